@@ -1,0 +1,83 @@
+/**
+ * Imports run one way. Inside core the folders build on one another in this order; a folder imports only those
+ * before it. In web: pages → views → shell, neck, sound, state, workers → contracts → core; endpoints → data.
+ */
+const CORE_ORDER = ['result', 'pitch', 'chord', 'neck', 'voicing', 'hand', 'name', 'build']
+
+const coreRules = CORE_ORDER.map((folder, index) => ({
+  name: `core-${folder}-builds-on-what-is-before-it`,
+  severity: 'error',
+  from: { path: `^core/src/${folder}/`, pathNot: '\\.(test|bench|testkit)\\.ts$' },
+  to: { path: '^core/src/', pathNot: `^core/src/(${CORE_ORDER.slice(0, index + 1).join('|')})/` },
+}))
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+module.exports = {
+  forbidden: [
+    ...coreRules,
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.(test|bench|testkit)\\.ts$' },
+      to: { pathNot: '^core/src' },
+    },
+    {
+      name: 'core-through-the-index',
+      comment: "another folder's index.ts is its only door",
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '\\.(test|bench|testkit)\\.ts$' },
+      to: { path: '^core/src/', pathNot: ['^core/src/$1/', '/index\\.ts$'] },
+    },
+    {
+      name: 'views-do-not-know-each-other',
+      severity: 'error',
+      from: { path: '^web/src/views/([^/]+)/' },
+      to: { path: '^web/src/views/', pathNot: '^web/src/views/$1/' },
+    },
+    {
+      name: 'views-do-not-touch-data',
+      severity: 'error',
+      from: { path: '^web/src/(views|shell|neck|sound|state|workers|contracts)/' },
+      to: { path: '^web/src/(data|pages)/' },
+    },
+    {
+      name: 'shared-parts-do-not-know-views',
+      severity: 'error',
+      from: { path: '^web/src/(shell|neck|sound|state|workers|contracts|data)/' },
+      to: { path: '^web/src/views/' },
+    },
+    {
+      name: 'contracts-know-core-only',
+      severity: 'error',
+      from: { path: '^web/src/contracts/' },
+      to: { path: '^web/src/', pathNot: '^web/src/contracts/' },
+    },
+    {
+      name: 'data-knows-no-screen',
+      severity: 'error',
+      from: { path: '^web/src/data/' },
+      to: { path: '^(web/src/(views|shell|neck|sound|state|workers)/|node_modules/(react|@mantine))' },
+    },
+    {
+      name: 'core-through-its-exports',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^core/src/', pathNot: '/index\\.ts$' },
+    },
+    {
+      name: 'no-circular',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.astro'],
+    },
+  },
+}

@@ -1,0 +1,10 @@
+/**
+ * Build: what the player asks for, as one value, one sentence, one address.
+ *   typed line ─readBuildLine→ Build ─shapesFor→ ranked shapes;  Build ↔ named fields (readBuild, writeBuild)
+ */
+export { readBuildLine } from './line.ts'
+export type { BuildField, BuildParams } from './params.ts'
+export { BUILD_FIELDS, DEFAULT_FRET_MAX, readBuild, writeBuild } from './params.ts'
+export type { ShapesFound } from './shapes.ts'
+export { queryOf, shapesFor } from './shapes.ts'
+export type { Build, FieldError, Setting } from './types.ts'

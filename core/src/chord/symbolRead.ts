@@ -1,0 +1,448 @@
+/**
+ * Chord symbols in: every usual way of writing, to a root, a formula and a bass.
+ *   text ─root─ quality (m, maj, dim, ø, +, dom) ─ number (6, 7, 9 …) ─ items (alterations, sus, add, no, alt) ─ /bass
+ * Read `readSuffix` first: it walks the text once, left to right, and every refusal knows its place.
+ */
+import { type Degree, type NamingSystem, type NoteName, readNotes, stepOf } from '../pitch/index.ts'
+import { fail, ok, type Result, type TextError } from '../result/index.ts'
+import { formulaOf, readFormula, respellRoot } from './formula.ts'
+import type { Chord, Formula } from './types.ts'
+
+export interface SymbolReading extends Chord {
+  /** What was written, when the root had to give way to its twin (D♯♯ → E). */
+  readonly respelledFrom?: NoteName | undefined
+  /** For `7alt`: the formulas to choose among; the first is the chord's own. Otherwise empty. */
+  readonly choices: readonly Formula[]
+}
+
+interface SuffixReading {
+  readonly formula: Formula
+  readonly choices: readonly Formula[]
+  /** Characters read; a slash bass may follow. */
+  readonly length: number
+}
+
+const MAX_SYMBOL = 48
+const EXPECTED_START = 'a note name such as C, F# or Bb first'
+const EXPECTED_ITEM = 'a tension (b9 #9 #11 b13), b5, #5, sus, add, no, or a bass after /'
+
+const refusal = (code: string, at: number, text: string, expected: string, message?: string): TextError => {
+  const shown = [...text].slice(0, 12).join('')
+  return {
+    code,
+    at,
+    text: shown,
+    expected,
+    message: message ?? `${shown} is not part of a chord symbol here; expected ${expected}`,
+  }
+}
+
+/** The altered dominants that `7alt` leaves open, the two-sided ones first. */
+const ALTERED: readonly Formula[] = [
+  ['R', '3', '#5', 'b7', '#9'],
+  ['R', '3', '#5', 'b7', 'b9'],
+  ['R', '3', 'b5', 'b7', 'b9'],
+  ['R', '3', 'b5', 'b7', '#9'],
+  ['R', '3', 'b7', 'b9', 'b13'],
+  ['R', '3', 'b7', '#9', 'b13'],
+  ['R', '3', 'b7', 'b9', '#11'],
+  ['R', '3', 'b7', '#9', '#11'],
+]
+
+/** What may stand behind an accidental; sixths and fourths are taken as the extensions that they sound as. */
+const ALTERATIONS: Readonly<Record<string, Degree>> = {
+  b5: 'b5', '#5': '#5', b9: 'b9', '#9': '#9', '#11': '#11', '#4': '#11', b13: 'b13', b6: 'b13',
+} // biome-ignore format: a table
+
+const TENSIONS_AT: Readonly<Record<string, string>> = {
+  '5': 'b5 or #5', '9': 'b9, 9 or #9', '11': '11 or #11', '13': 'b13 or 13', '4': '#4 or 11', '6': 'b6 or 6', '7': '7 or maj7',
+} // biome-ignore format: a table
+
+const accidentalOf = (written: string): string =>
+  written
+    .replaceAll('♭', 'b')
+    .replaceAll('♯', '#')
+    .replaceAll('𝄫', 'bb')
+    .replaceAll('𝄪', 'x')
+    .replace(/[-–−]/g, 'b')
+    .replaceAll('+', '#')
+    .replaceAll('♮', '')
+
+interface Draft {
+  third: Degree | undefined
+  suspensions: Degree[]
+  fifths: Entry[]
+  sixth: Entry | undefined
+  seventh: Entry | undefined
+  /** 9, 11 or 13 when the symbol stacks that far. */
+  stack: number
+  extras: Entry[]
+  noThird: boolean
+  noFifth: boolean
+  alt: boolean
+}
+interface Entry {
+  readonly degree: Degree
+  readonly at: number
+  readonly text: string
+}
+
+/** Reads what follows the root, up to a slash bass or the end. `offset` is where the text begins in the whole. */
+export function readSuffix(text: string, offset = 0): Result<SuffixReading, TextError> {
+  let at = 0
+  const eat = (pattern: RegExp): RegExpExecArray | undefined => {
+    pattern.lastIndex = at
+    const found = pattern.exec(text)
+    if (!found) return undefined
+    at += found[0].length
+    return found
+  }
+  const draft: Draft = {
+    third: '3', suspensions: [], fifths: [], sixth: undefined, seventh: undefined, stack: 0, extras: [],
+    noThird: false, noFifth: false, alt: false,
+  } // biome-ignore format: one breath
+  const entry = (degree: Degree, from: number): Entry => ({ degree, at: offset + from, text: text.slice(from, at) })
+  const stackTo = (number: string) => {
+    if (Number(number) > 7) draft.stack = Number(number)
+  }
+
+  eat(/\s+/y)
+  const bracketed = eat(/\[([^\]]*)\]/y)
+  if (bracketed) {
+    const formula = readFormula(bracketed[1] as string)
+    if (!formula.ok) return fail({ ...formula.error, at: formula.error.at + offset + at - bracketed[0].length + 1 })
+    return ok({ formula: formula.value, choices: [], length: at })
+  }
+
+  // Quality. `M` and `m` differ by case alone; every other word may be written in either.
+  const start = at
+  let seventhOfNumber: Degree = 'b7'
+  let wantsNumber = false
+  if (eat(/maj(?:or)?|ma(?!dd)/iy) ?? eat(/M(?![iI])/y)) {
+    seventhOfNumber = '7'
+  } else if (eat(/[Δ△∆]/y)) {
+    seventhOfNumber = '7'
+    if (!/^\s*\(?(6|7|9|1[13])/.test(text.slice(at))) draft.seventh = entry('7', start)
+  } else if (eat(/min(?:or)?|mi/iy) ?? eat(/m|[-–−](?!\s*[59]\b)|[-–−](?=9)/y)) {
+    draft.third = 'b3'
+  } else if (eat(/dim(?:inished)?|[°ºo˚]/iy)) {
+    draft.third = 'b3'
+    draft.fifths.push(entry('b5', start))
+    seventhOfNumber = 'bb7'
+  } else if (eat(/[øØ]/y)) {
+    draft.third = 'b3'
+    draft.fifths.push(entry('b5', start))
+    draft.seventh = entry('b7', start)
+  } else if (eat(/aug(?:mented)?|\+(?!\d)|\+(?=7|9|1[13])/iy)) {
+    draft.fifths.push(entry('#5', start))
+  } else if (eat(/dom(?:inant)?/iy)) {
+    wantsNumber = true
+  }
+
+  // Number.
+  eat(/\s+/y)
+  const numberAt = at
+  const sixNine = eat(/6\s*[/]\s*9(?!\d)|69(?!\d)/y)
+  const number = sixNine ? undefined : eat(/(?:13|11|9|7|6|5)(?!\d)/y)
+  if (sixNine) {
+    draft.sixth = entry('6', numberAt)
+    draft.extras.push(entry('9', numberAt))
+  } else if (number?.[0] === '5') {
+    if (numberAt > start)
+      return fail(
+        refusal(
+          'power_with_quality',
+          offset + numberAt,
+          '5',
+          '5 straight after the root',
+          'a power chord has no third to be major or minor; expected 5 straight after the root',
+        ),
+      )
+    draft.third = undefined
+  } else if (number?.[0] === '6') {
+    draft.sixth = entry('6', numberAt)
+  } else if (number) {
+    draft.seventh ??= entry(seventhOfNumber, numberAt)
+    stackTo(number[0])
+  } else if (wantsNumber) {
+    return fail(
+      refusal(
+        'number_missing',
+        offset + at,
+        text.slice(at),
+        '7, 9, 11 or 13 after dom',
+        'dom says dominant of what size; expected 7, 9, 11 or 13 after it',
+      ),
+    )
+  } else if (/^[24](?!\d)/.test(text.slice(at))) {
+    const digit = text[at] as string
+    const both = digit === '2' ? 'sus2 or add9' : 'sus4 or add11'
+    return fail(
+      refusal('ambiguous_number', offset + at, digit, both, `${digit} alone is read in two ways; write ${both}`),
+    )
+  }
+
+  // Items, in any order, with brackets, commas and spaces between.
+  const opened: number[] = []
+  let separated = false
+  while (at < text.length) {
+    const from = at
+    if (eat(/[\s,·]+/y)) {
+      separated = true
+      continue
+    }
+    if (eat(/\(/y)) {
+      opened.push(from)
+      separated = true
+      continue
+    }
+    if (text[at] === ')') {
+      if (opened.pop() === undefined)
+        return fail(
+          refusal('bracket', offset + at, ')', 'an opening bracket before it', ') has no opening bracket before it'),
+        )
+      at++
+      separated = true
+      continue
+    }
+    if (text[at] === '/') {
+      if (opened.length > 0 && /^\/\s*([b#♭♯]|\d)/.test(text.slice(at))) {
+        at++
+        separated = true
+        continue
+      }
+      break
+    }
+    const item = readItem(draft, { eat, entry, from, separated, rest: text.slice(from), at: offset + from, stackTo })
+    if (item !== undefined) return fail(item)
+    separated = false
+  }
+  if (opened.length > 0)
+    return fail(
+      refusal(
+        'bracket',
+        offset + (opened[0] as number),
+        '(',
+        'a closing bracket',
+        '( is never closed; expected ) after the tensions',
+      ),
+    )
+  return assemble(draft, at, offset + start)
+}
+
+interface ItemReader {
+  readonly eat: (pattern: RegExp) => RegExpExecArray | undefined
+  readonly entry: (degree: Degree, from: number) => Entry
+  readonly stackTo: (number: string) => void
+  readonly from: number
+  readonly at: number
+  readonly separated: boolean
+  readonly rest: string
+}
+
+/** Takes one item into the draft; gives back a refusal when there is none. */
+function readItem(draft: Draft, read: ItemReader): TextError | undefined {
+  const { eat, entry, from, at } = read
+  const major = eat(/(?:maj|ma)\s*(7|9|11|13)?(?!\d)/iy) ?? eat(/[MΔ△∆]\s*(7|9|11|13)?(?!\d)/y)
+  if (major) {
+    if (draft.seventh !== undefined)
+      return refusal(
+        'second_seventh',
+        at,
+        major[0],
+        EXPECTED_ITEM,
+        `${major[0]} would be a second seventh; keep one of them`,
+      )
+    draft.seventh = entry('7', from)
+    if (major[1] !== undefined) read.stackTo(major[1])
+    return undefined
+  }
+  if (eat(/sus\s*(?:24|42|2\s*sus\s*4|4\s*sus\s*2)/iy)) {
+    draft.suspensions.push('2', '4')
+    return undefined
+  }
+  const sus = eat(/sus\s*(2|4)?(?!\d)/iy)
+  if (sus) {
+    draft.suspensions.push((sus[1] ?? '4') as Degree)
+    return undefined
+  }
+  const add = eat(/add\s*([b#♭♯+-]?)\s*(\d+)/iy)
+  if (add) {
+    const written = `${accidentalOf(add[1] as string)}${add[2]}`
+    const degree = (ALTERATIONS[written] ??
+      ({ '2': '9', '9': '9', '4': '11', '11': '11', '6': '6', '13': '13' } as const)[written]) as Degree | undefined
+    if (degree === undefined || stepOf(degree) === 5)
+      return refusal(
+        'unknown_addition',
+        at,
+        add[0],
+        'add9, add11, add13 or one of them altered',
+        `${add[0].slice(0, 12)} adds nothing that has a name; expected add9, add11, add13 or one of them altered`,
+      )
+    draft.extras.push(entry(degree, from))
+    return undefined
+  }
+  const no = eat(/(?:no|omit)\s*(\d+)(?:rd|th)?/iy)
+  if (no) {
+    if (no[1] === '3' && !draft.noThird) draft.noThird = true
+    else if (no[1] === '5' && !draft.noFifth) draft.noFifth = true
+    else
+      return refusal(
+        'unknown_omission',
+        at,
+        no[0],
+        'no3 or no5, once',
+        `${no[0].slice(0, 12)} can't be left out by a symbol; expected no3 or no5, once`,
+      )
+    return undefined
+  }
+  if (eat(/alt(?:ered)?/iy)) {
+    if (draft.alt) return refusal('twice', at, 'alt', EXPECTED_ITEM, 'alt is named twice; once is enough')
+    draft.alt = true
+    return undefined
+  }
+  const alteration = eat(/(bb|##|[b#x♭♯♮𝄫𝄪+–−-])\s*(\d+)/uy)
+  if (alteration) {
+    const sign = accidentalOf(alteration[1] as string)
+    const number = alteration[2] as string
+    const degree = ALTERATIONS[`${sign}${number}`]
+    if (degree !== undefined) {
+      if (stepOf(degree) === 5) draft.fifths.push(entry(degree, from))
+      else draft.extras.push(entry(degree, from))
+      return undefined
+    }
+    const expected = TENSIONS_AT[number] ?? 'b9, #9, #11 or b13'
+    return refusal(
+      'not_a_tension',
+      at,
+      alteration[0],
+      expected,
+      `${alteration[0].slice(0, 12)} is not a tension; expected ${expected}`,
+    )
+  }
+  if (eat(/\+|aug/iy)) {
+    draft.fifths.push(entry('#5', from))
+    return undefined
+  }
+  const plain = read.separated ? eat(/(9|11|13|6|5|7)(?!\d)/y) : undefined
+  if (plain) {
+    if (plain[0] === '5') draft.noFifth = false
+    else if (plain[0] === '7') draft.seventh ??= entry('b7', from)
+    else draft.extras.push(entry(plain[0] as Degree, from))
+    return undefined
+  }
+  return refusal('unknown', at, read.rest, EXPECTED_ITEM)
+}
+
+function assemble(draft: Draft, length: number, startAt: number): Result<SuffixReading, TextError> {
+  if (draft.alt) {
+    if (draft.extras.length > 0 || draft.fifths.length > 0 || draft.suspensions.length > 0 || draft.third !== '3')
+      return fail(
+        refusal(
+          'alt_with_more',
+          startAt,
+          'alt',
+          'alt alone after 7',
+          'alt already alters the fifth and the ninth; write either alt or the alterations themselves',
+        ),
+      )
+    return ok({ formula: ALTERED[0] as Formula, choices: ALTERED, length })
+  }
+  const implied = (degree: Degree): Entry => ({ degree, at: startAt, text: degree })
+  const entries: Entry[] = [implied('R')]
+  if (draft.suspensions.length > 0) entries.push(...draft.suspensions.map(implied))
+  else if (draft.third !== undefined && !draft.noThird) entries.push(implied(draft.third))
+  if (draft.fifths.length > 0) entries.push(...draft.fifths)
+  else if (!draft.noFifth) entries.push(implied('5'))
+  if (draft.sixth) entries.push(draft.sixth)
+  if (draft.seventh) entries.push(draft.seventh)
+  const altered = (step: number) =>
+    draft.extras.some((extra) => stepOf(extra.degree) === step && extra.degree !== `${step}`)
+  const suspended = (degree: Degree) => draft.suspensions.includes(degree)
+  if (draft.stack >= 9 && !altered(9) && !suspended('2')) entries.push(implied('9'))
+  if (draft.stack >= 11 && !altered(11) && !suspended('4')) entries.push(implied('11'))
+  if (draft.stack >= 13 && !altered(13)) entries.push(implied('13'))
+  entries.push(...draft.extras)
+  const formula = formulaOf(entries)
+  return formula.ok ? ok({ formula: formula.value, choices: [], length }) : formula
+}
+
+/**
+ * Reads a chord symbol. `systems` are the ways of naming notes that are switched on, the player's own first.
+ * Fails with the place and what was expected; never throws, whatever the text.
+ */
+export function readSymbol(
+  text: string,
+  systems: readonly NamingSystem[] = ['letters'],
+): Result<SymbolReading, TextError> {
+  if (text.length > MAX_SYMBOL)
+    return fail(
+      refusal(
+        'too_long',
+        MAX_SYMBOL,
+        text.slice(MAX_SYMBOL),
+        'at most 48 characters',
+        'that is too long for a chord symbol; at most 48 characters',
+      ),
+    )
+  const lead = text.length - text.trimStart().length
+  const trimmed = text.trim()
+  if (trimmed === '')
+    return fail(refusal('empty', 0, '', EXPECTED_START, `nothing to read; expected ${EXPECTED_START}`))
+  const roots = readNotes(trimmed, systems)
+  if (roots.length === 0)
+    return fail(
+      refusal(
+        'no_root',
+        lead,
+        trimmed,
+        EXPECTED_START,
+        `${[...trimmed].slice(0, 12).join('')} does not start with a note; expected ${EXPECTED_START}`,
+      ),
+    )
+  let first: TextError | undefined
+  for (const root of roots) {
+    const read = readAfterRoot(root.name, trimmed.slice(root.length), lead + root.length, systems)
+    if (read.ok) return read
+    first ??= read.error
+  }
+  return fail(first as TextError)
+}
+
+function readAfterRoot(
+  root: NoteName,
+  rest: string,
+  at: number,
+  systems: readonly NamingSystem[],
+): Result<SymbolReading, TextError> {
+  const suffix = readSuffix(rest, at)
+  if (!suffix.ok) return suffix
+  const { formula, choices, length } = suffix.value
+  const tail = rest.slice(length)
+  let bass: NoteName | undefined
+  if (tail.trim() !== '') {
+    const written = tail.slice(1).trim()
+    const bassAt = at + length + 1
+    if (!tail.startsWith('/'))
+      return fail(refusal('unknown', at + length, tail, 'the end of the symbol or a bass after /'))
+    bass = readNotes(written, systems).find((read) => read.length === written.length)?.name
+    if (bass === undefined)
+      return fail(
+        refusal(
+          'no_bass',
+          bassAt,
+          written,
+          'a note name after /',
+          `${[...written].slice(0, 12).join('') || 'nothing'} is not a bass note; expected a note name after /`,
+        ),
+      )
+  }
+  const spelled = respellRoot(root, formula)
+  return ok({
+    root: spelled,
+    formula,
+    choices,
+    ...(bass === undefined ? {} : { bass }),
+    ...(spelled === root ? {} : { respelledFrom: root }),
+  })
+}

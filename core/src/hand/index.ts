@@ -1,0 +1,23 @@
+/**
+ * Hand: whether a shape can be held, by which fingers, which strings they damp, and how it sits in the register.
+ *   Frets + Neck + HandProfile ─fingeringsOf→ Fingering (best first) ─silentStrings→ who damps what
+ */
+
+export type { FingeringOptions } from './fingering.ts'
+export { FINGERTIP_WIDTH_MM, fingeringsOf } from './fingering.ts'
+export type { Plucker, SilentString } from './muting.ts'
+export { pluckersOf, silentStrings } from './muting.ts'
+export {
+  calibratedHand,
+  MEDIUM_HAND,
+  pairLimitMm,
+  reachBetweenMm,
+  reachMm,
+  reachVerdict,
+  scaledHand,
+} from './profile.ts'
+export type { RankedShape, ShapeScore } from './rank.ts'
+export { rankShapes, shapeWithHand } from './rank.ts'
+export type { RegisterWarning } from './register.ts'
+export { BASS_RANGE_BELOW, registerWarnings } from './register.ts'
+export type { Barre, Finger, Fingering, FingeringCost, HandProfile, ReachVerdict } from './types.ts'

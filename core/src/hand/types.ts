@@ -1,0 +1,45 @@
+/** Thumb over the neck, then index to little finger. */
+export type Finger = 'T' | 1 | 2 | 3 | 4
+
+/**
+ * What one hand holds at ease, in mm along the neck between fingertips. `stretchMm` is as far as it goes; beyond is
+ * refused unless the player lifts it. Default numbers: a medium adult hand, fitted so that one finger per fret over
+ * four frets at the first position of a 648 mm scale (99 mm) is the edge of comfort.
+ */
+export interface HandProfile {
+  readonly name: string
+  readonly comfortableMm: number
+  readonly stretchMm: number
+  /** Index to middle, middle to ring, ring to little. */
+  readonly pairsMm: readonly [number, number, number]
+}
+
+/** The terms of a fingering's cost; 0 is a hand at rest. Their sum orders fingerings and shapes. */
+export interface FingeringCost {
+  /** Fingers spread wider, or packed closer, than one finger per fret. */
+  readonly spread: number
+  /** Reach beyond comfort. */
+  readonly stretch: number
+  readonly barre: number
+  /** Little finger, thumb, and every finger down. */
+  readonly fingers: number
+  readonly crowding: number
+}
+
+export interface Barre {
+  readonly finger: Finger
+  readonly fret: number
+  /** Outer strings under the flat finger, as indices from the lowest string. */
+  readonly from: number
+  readonly to: number
+}
+
+/** Who presses what: one entry per string, lowest first, `null` for open and silent strings. */
+export interface Fingering {
+  readonly fingers: readonly (Finger | null)[]
+  readonly barres: readonly Barre[]
+  readonly cost: FingeringCost
+  readonly total: number
+}
+
+export type ReachVerdict = 'comfortable' | 'stretch' | 'beyond'

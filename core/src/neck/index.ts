@@ -1,0 +1,27 @@
+/**
+ * Neck: an instrument's strings, where they can be pressed, and how far things are apart on it.
+ *   Instrument ─neckOf→ Neck (open strings, first and last fret) → search, hand, drawing
+ */
+export { FINGERTIP_BEHIND_WIRE, fingertipMm, fretDistanceMm, fretSpaceMm, stringSpacingMm } from './geometry.ts'
+export type { StringSet } from './neck.ts'
+export {
+  fretsOfNote,
+  instrumentProblems,
+  neckOf,
+  readStringSet,
+  STANDARD_INSTRUMENT,
+  soundingMidi,
+  stringIndex,
+  stringNumber,
+  writeStringSet,
+} from './neck.ts'
+export {
+  COMMON_TUNINGS,
+  FEWEST_STRINGS,
+  MOST_STRINGS,
+  readTuning,
+  STANDARD_TUNING,
+  tuningLetters,
+  writeTuning,
+} from './tuning.ts'
+export type { Capo, Instrument, Neck, PluckStyle, Tuning } from './types.ts'

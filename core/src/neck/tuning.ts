@@ -1,0 +1,92 @@
+/** Tunings: read, written, checked, and the ones that players use. */
+import { midiOf, type NamingSystem, type Pitch, readPitch, writePitch } from '../pitch/index.ts'
+import { fail, must, ok, type Result, type TextError } from '../result/index.ts'
+import type { Tuning } from './types.ts'
+
+export const FEWEST_STRINGS = 4
+export const MOST_STRINGS = 10
+/** A0 and C6: below and above, no fretted string is made. */
+const LOWEST_OPEN = 21
+const HIGHEST_OPEN = 84
+
+/**
+ * Reads `E2,A2,D3,G3,B3,E4`, lowest string first, with commas or spaces between. Each string needs its octave.
+ */
+export function readTuning(
+  text: string,
+  options: { readonly name?: string; readonly systems?: readonly NamingSystem[] } = {},
+): Result<Tuning, TextError> {
+  const refuse = (code: string, at: number, piece: string, expected: string, why: string) =>
+    fail({ code, at, text: piece.slice(0, 16), expected, message: `${why}; expected ${expected}` })
+  if (text.length > 120) return refuse('too_long', 120, text, 'at most ten strings', 'that is too long for a tuning')
+  const strings: Pitch[] = []
+  for (const word of text.matchAll(/[^\s,]+/gu)) {
+    const pitch = readPitch(word[0], options.systems)
+    if (pitch === undefined)
+      return refuse(
+        'not_a_pitch',
+        word.index,
+        word[0],
+        'a note with its octave, such as E2 or F#3',
+        `${word[0].slice(0, 16)} is not a string's pitch`,
+      )
+    const midi = midiOf(pitch)
+    if (midi < LOWEST_OPEN || midi > HIGHEST_OPEN)
+      return refuse(
+        'out_of_range',
+        word.index,
+        word[0],
+        'an open string between A0 and C6',
+        `${word[0]} is outside what strings are made for`,
+      )
+    strings.push(pitch)
+  }
+  if (strings.length < FEWEST_STRINGS || strings.length > MOST_STRINGS)
+    return refuse(
+      'string_count',
+      0,
+      text,
+      '4 to 10 strings, lowest first',
+      `${strings.length} strings can't be drawn on this neck`,
+    )
+  return ok({ name: options.name ?? strings.map((pitch) => pitch.name).join(' '), strings })
+}
+
+export const writeTuning = (tuning: Tuning): string =>
+  tuning.strings.map((pitch) => `${pitch.name}${pitch.octave}`).join(',')
+
+/** The open strings with signs, `D A D F♯ A D`. */
+export const tuningLetters = (tuning: Tuning, system?: NamingSystem): string =>
+  tuning.strings.map((pitch) => writePitch(pitch, system).replace(/-?\d$/, '')).join(' ')
+
+const tuning = (name: string, strings: string): Tuning => must(readTuning(strings, { name }))
+
+export const STANDARD_TUNING = tuning('standard', 'E2,A2,D3,G3,B3,E4')
+
+/** Common tunings by their plain note names, four to ten strings. */
+export const COMMON_TUNINGS: readonly Tuning[] = [
+  STANDARD_TUNING,
+  tuning('D A D G B E', 'D2,A2,D3,G3,B3,E4'),
+  tuning('E♭ standard', 'Eb2,Ab2,Db3,Gb3,Bb3,Eb4'),
+  tuning('D standard', 'D2,G2,C3,F3,A3,D4'),
+  tuning('D A D G A D', 'D2,A2,D3,G3,A3,D4'),
+  tuning('D A D F♯ A D', 'D2,A2,D3,F#3,A3,D4'),
+  tuning('D A D F A D', 'D2,A2,D3,F3,A3,D4'),
+  tuning('D G D G B D', 'D2,G2,D3,G3,B3,D4'),
+  tuning('D G D G B♭ D', 'D2,G2,D3,G3,Bb3,D4'),
+  tuning('C G C G C E', 'C2,G2,C3,G3,C4,E4'),
+  tuning('C G D G B D', 'C2,G2,D3,G3,B3,D4'),
+  tuning('E A C♯ E A E', 'E2,A2,C#3,E3,A3,E4'),
+  tuning('E B E G♯ B E', 'E2,B2,E3,G#3,B3,E4'),
+  tuning('all fourths', 'E2,A2,D3,G3,C4,F4'),
+  tuning('all fifths', 'C2,G2,D3,A3,E4,B4'),
+  tuning('baritone B–B', 'B1,E2,A2,D3,F#3,B3'),
+  tuning('four strings, D G B E', 'D3,G3,B3,E4'),
+  tuning('four strings, E A D G', 'E1,A1,D2,G2'),
+  tuning('five strings, B E A D G', 'B0,E1,A1,D2,G2'),
+  tuning('seven strings, low B', 'B1,E2,A2,D3,G3,B3,E4'),
+  tuning('seven strings, low A', 'A1,E2,A2,D3,G3,B3,E4'),
+  tuning('eight strings, low F♯', 'F#1,B1,E2,A2,D3,G3,B3,E4'),
+  tuning('nine strings, low C♯', 'C#1,F#1,B1,E2,A2,D3,G3,B3,E4'),
+  tuning('ten strings, low C to A', 'C2,D2,E2,F2,G2,A2,D3,G3,B3,E4'),
+]

@@ -1,0 +1,46 @@
+import type { Midi, Pitch } from '../pitch/index.ts'
+
+/** Open strings, lowest-sounding string first (index 0 is the string with the highest number). */
+export interface Tuning {
+  readonly name: string
+  readonly strings: readonly Pitch[]
+}
+
+/** A capo over all strings, or over some: `strings` are string numbers, 1 for the highest. */
+export interface Capo {
+  readonly fret: number
+  readonly strings: 'all' | readonly number[]
+}
+
+export type PluckStyle = 'pick' | 'fingers' | 'thumb-and-fingers'
+
+export interface Instrument {
+  readonly name: string
+  readonly tuning: Tuning
+  readonly capo?: Capo | undefined
+  /** How many frets the fingerboard has. */
+  readonly frets: number
+  /** Nut to bridge, in mm. */
+  readonly scaleLengthMm: number
+  /** Between the centres of neighbouring strings, in mm. */
+  readonly spacingNutMm: number
+  readonly spacingBridgeMm: number
+  /** The highest fret that the body lets the hand reach. */
+  readonly lastReachableFret: number
+  readonly handed: 'right' | 'left'
+  readonly pluck: PluckStyle
+}
+
+/** What the search and the hand need of an instrument: sounding open strings, and the frets that can be pressed. */
+export interface Neck {
+  /** MIDI of each string at the nut: fret n sounds n semitones above it. Lowest string first. */
+  readonly nut: readonly Midi[]
+  /** MIDI of each string as it rings unstopped, capo included; lowest string first. */
+  readonly open: readonly Midi[]
+  /** The lowest fret that can be pressed on each string: behind a capo there is none. */
+  readonly firstFret: readonly number[]
+  readonly lastFret: number
+  readonly scaleLengthMm: number
+  readonly spacingNutMm: number
+  readonly spacingBridgeMm: number
+}

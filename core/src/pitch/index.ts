@@ -1,0 +1,30 @@
+/**
+ * Pitch: a note is spelled (letter and accidental), placed in an octave, or told as a degree of a root.
+ *   NoteName ─spellDegree(root, degree)→ NoteName ─pitchClassOf→ 0–11;  Pitch ─midiOf→ MIDI number
+ */
+export {
+  degreeAlteration,
+  degreeBetween,
+  degreePitchClass,
+  degreeSemitones,
+  parseDegree,
+  spellDegree,
+  stepOf,
+} from './degree.ts'
+export type { NoteRead } from './naming.ts'
+export { readNote, readNotes, readPitch, writeNote, writePitch } from './naming.ts'
+export {
+  alterationOf,
+  LETTERS,
+  letterIndexOf,
+  letterOf,
+  midiOf,
+  NOTE_NAMES,
+  noteNameOf,
+  pitchAt,
+  pitchClassOf,
+  plainName,
+  spellingsOf,
+} from './noteName.ts'
+export { signOf, withSigns } from './signs.ts'
+export type { Accidental, Degree, Letter, Midi, NamingSystem, NoteName, Pitch, PitchClass } from './types.ts'

@@ -1,0 +1,92 @@
+/** Rows of frets to values: every string's pitch, degree and spelled note, the arrangement, the inversion. */
+import type { Chord } from '../chord/index.ts'
+import { fretsOfNote, type Neck, soundingMidi } from '../neck/index.ts'
+import { type Degree, type NoteName, spellDegree } from '../pitch/index.ts'
+import { arrangementOf, inversionOf } from './arrangement.ts'
+import type { VoicingsFound } from './query.ts'
+import { toneTable } from './tones.ts'
+import type { Frets, Place, Voicing } from './types.ts'
+
+/** One row of a search, as frets. */
+export const fretsAt = (found: VoicingsFound, row: number): Frets =>
+  Array.from(found.frets.subarray(row * found.strings, (row + 1) * found.strings), (fret) => (fret < 0 ? null : fret))
+
+/**
+ * A shape as a voicing of a chord.
+ * @returns `undefined` when a string sounds a tone that the chord does not have, or nothing sounds.
+ */
+export function voicingOf(chord: Chord, frets: Frets, neck: Neck): Voicing | undefined {
+  const table = toneTable({ chord })
+  const midis = frets.map((fret, index) => (fret === null ? null : soundingMidi(neck, index, fret)))
+  const degrees: (Degree | null)[] = []
+  for (const midi of midis) {
+    const degree = midi === null ? null : table.tones[table.toneOfPitchClass[midi % 12] as number]
+    if (degree === undefined) return undefined
+    degrees.push(degree)
+  }
+  const rising = midis
+    .flatMap((midi, index) => (midi === null ? [] : [{ midi, degree: degrees[index] as Degree }]))
+    .sort((a, b) => a.midi - b.midi)
+  const lowest = rising[0]
+  if (lowest === undefined) return undefined
+  return {
+    chord,
+    frets,
+    midis,
+    degrees,
+    notes: degrees.map((degree) => (degree === null ? null : noteOf(chord, degree))),
+    arrangement: arrangementOf(
+      rising.map((tone) => tone.midi),
+      rising.map((tone) => tone.degree),
+      chord.formula,
+    ),
+    inversion: inversionOf(lowest.degree, chord.formula),
+  }
+}
+
+function noteOf(chord: Chord, degree: Degree): NoteName {
+  if (!chord.formula.includes(degree) && chord.bass !== undefined) return chord.bass
+  const note = spellDegree(chord.root, degree)
+  if (note === undefined) throw new Error(`${degree} over ${chord.root} has no spelling`)
+  return note
+}
+
+/** Row `row` of a search for `chord`. */
+export function voicingAt(found: VoicingsFound, row: number, chord: Chord, neck: Neck): Voicing {
+  const voicing = voicingOf(chord, fretsAt(found, row), neck)
+  if (voicing === undefined)
+    throw new Error(`row ${row} holds a tone that ${chord.root} ${chord.formula.join(' ')} does not have`)
+  return voicing
+}
+
+export interface GhostTone extends Place {
+  readonly degree: Degree
+  readonly note: NoteName
+}
+
+/**
+ * The tones that the chord has and the voicing does not sound, each at the place nearest to the hand. A shape
+ * without a visible root can't be moved with confidence, so the root's ghost matters most and comes first.
+ */
+export function ghostTones(voicing: Voicing, neck: Neck): readonly GhostTone[] {
+  const pressed = voicing.frets.filter((fret): fret is number => fret !== null && fret > 0)
+  const centre = pressed.length === 0 ? 1 : pressed.reduce((sum, fret) => sum + fret, 0) / pressed.length
+  return voicing.chord.formula
+    .filter((degree) => !voicing.degrees.includes(degree))
+    .flatMap((degree) => {
+      const note = noteOf(voicing.chord, degree)
+      const place = nearestPlace(voicing.frets, neck, note, centre)
+      return place === undefined ? [] : [{ degree, note, ...place }]
+    })
+}
+
+function nearestPlace(frets: Frets, neck: Neck, note: NoteName, centre: number): Place | undefined {
+  let best: { readonly place: Place; readonly distance: number } | undefined
+  for (const [string] of frets.entries())
+    for (const fret of fretsOfNote(neck, string, note)) {
+      // A free string shows the ghost more clearly than one that already carries an egg.
+      const distance = Math.abs(fret - centre) + (frets[string] === null ? 0 : 0.4)
+      if (best === undefined || distance < best.distance) best = { place: { string, fret }, distance }
+    }
+  return best?.place
+}

@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test'
+
+const PORT = Number(process.env['E2E_PORT'] ?? 4399)
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  timeout: 30_000,
+  forbidOnly: process.env['CI'] !== undefined,
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node e2e/server.mjs',
+    url: `http://127.0.0.1:${PORT}/healthz`,
+    env: { PORT: String(PORT), ASTRO_TELEMETRY_DISABLED: '1' },
+    reuseExistingServer: false,
+    timeout: 60_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
+  },
+})

@@ -1,0 +1,44 @@
+import { createHash } from 'node:crypto'
+import node from '@astrojs/node'
+import react from '@astrojs/react'
+import { ColorSchemeScript } from '@mantine/core'
+import { defineConfig } from 'astro/config'
+import { createElement } from 'react'
+import { renderToStaticMarkup } from 'react-dom/server'
+
+// Mantine's pre-paint script is inline React output, so Astro does not hash it for the content security policy.
+const schemeScript = renderToStaticMarkup(createElement(ColorSchemeScript, { defaultColorScheme: 'auto' }))
+const schemeHash = `sha256-${createHash('sha256')
+  .update(schemeScript.replace(/^<script[^>]*>|<\/script>$/g, ''))
+  .digest('base64')}`
+
+export default defineConfig({
+  output: 'server',
+  adapter: node({ mode: 'middleware' }),
+  integrations: [react()],
+  devToolbar: { enabled: false },
+  server: { host: '127.0.0.1', port: Number(process.env.PORT ?? 4321) },
+  security: { checkOrigin: true, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
+  experimental: {
+    csp: {
+      directives: [
+        "default-src 'self'",
+        "img-src 'self' data: blob:",
+        "font-src 'self' data:",
+        "worker-src 'self' blob:",
+        "connect-src 'self'",
+        "object-src 'none'",
+        "base-uri 'none'",
+        "form-action 'self'",
+        "frame-ancestors 'none'",
+      ],
+      scriptDirective: { hashes: [schemeHash] },
+    },
+  },
+  vite: {
+    worker: { format: 'es' },
+    // Imported on first use: unless listed, dev finds them at the first click and reloads the page.
+    optimizeDeps: { include: ['tone', 'comlink'] },
+    ssr: { noExternal: ['@mantine/core', '@mantine/hooks', '@mantine/notifications'], external: ['better-sqlite3'] },
+  },
+})

@@ -1,0 +1,72 @@
+/**
+ * Starts Nestling: opens the database (migrations first), then serves pages, endpoints and files.
+ * Every expected failure is one line and exit code 1.
+ */
+import { createServer } from 'node:http'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import compression from 'compression'
+import express from 'express'
+import { DataProblem, dataFolder, openDatabase } from '../src/data/database.ts'
+
+const web = join(dirname(fileURLToPath(import.meta.url)), '..')
+process.env['NODE_ENV'] ??= 'production'
+process.env['NESTLING_MIGRATIONS'] ??= join(web, 'drizzle')
+process.env['NESTLING_DATA'] ??= join(web, '..', 'data')
+
+const quit = (line: string): never => {
+  console.error(line)
+  process.exit(1)
+}
+
+const host = process.env['HOST'] ?? '127.0.0.1'
+const portText = process.env['PORT'] ?? '4321'
+const port =
+  /^\d+$/.test(portText) && Number(portText) < 65_536
+    ? Number(portText)
+    : quit(`PORT is ${portText}; expected a number from 0 to 65535.`)
+
+try {
+  openDatabase(dataFolder()).close()
+} catch (error) {
+  if (error instanceof DataProblem) quit(error.message)
+  throw error
+}
+
+const entry = new URL('../dist/server/entry.mjs', import.meta.url).href
+const { handler } = (await import(entry).catch((error: unknown) =>
+  quit(
+    `The built application is missing or broken (${error instanceof Error ? error.message.split('\n')[0] : error}). Run npm run build.`,
+  ),
+)) as { handler: express.RequestHandler }
+
+const app = express()
+app.disable('x-powered-by')
+app.use((_request, response, next) => {
+  response.setHeader('x-content-type-options', 'nosniff')
+  response.setHeader('referrer-policy', 'same-origin')
+  response.setHeader('x-frame-options', 'DENY')
+  next()
+})
+app.use(compression())
+app.use('/_astro', express.static(join(web, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
+app.use(express.static(join(web, 'dist/client'), { index: false, redirect: false }))
+app.use(handler)
+
+const server = createServer(app)
+server.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EADDRINUSE')
+    quit(`Port ${port} is in use. Set PORT to another number, for example PORT=${port + 1} npm run demo.`)
+  quit(`The server can't listen on ${host}:${port} (${error.message}).`)
+})
+server.listen(port, host, () => {
+  const address = server.address()
+  const actual = typeof address === 'object' && address !== null ? address.port : port
+  console.log(`Nestling is ready at http://${host}:${actual}/`)
+})
+
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => {
+    server.close(() => process.exit(0))
+    server.closeAllConnections()
+  })

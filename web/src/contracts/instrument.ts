@@ -1,0 +1,6 @@
+import type { Instrument } from '@nestling/core/neck'
+
+export interface KeptInstrument extends Instrument {
+  readonly id: number
+  readonly version: number
+}

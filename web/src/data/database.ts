@@ -1,0 +1,67 @@
+/** Opens the database in the data folder: SQLite with a write-ahead log, migrations applied first. */
+import { accessSync, constants, existsSync, mkdirSync, readFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import Sqlite from 'better-sqlite3'
+import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import * as schema from './schema.ts'
+
+export type Database = BetterSQLite3Database<typeof schema>
+
+/** Something that the person who started Nestling can mend; its message is one clear line. */
+export class DataProblem extends Error {}
+
+const FILE = 'nestling.db'
+
+/** `NESTLING_DATA`, or `data` where Nestling was started. */
+export const dataFolder = (): string => resolve(process.env['NESTLING_DATA'] ?? 'data')
+
+const migrationsFolder = (): string => process.env['NESTLING_MIGRATIONS'] ?? resolve('drizzle')
+
+/**
+ * @throws {DataProblem} when the folder can't be made or written, the file is no database, or a newer Nestling made it.
+ */
+export function openDatabase(folder: string): { readonly db: Database; readonly close: () => void } {
+  try {
+    mkdirSync(folder, { recursive: true })
+    accessSync(folder, constants.W_OK)
+    if (existsSync(join(folder, FILE))) accessSync(join(folder, FILE), constants.W_OK)
+  } catch (error) {
+    throw new DataProblem(
+      `The data folder ${folder} can't be written (${reasonOf(error)}). Set NESTLING_DATA to a folder of yours.`,
+    )
+  }
+  try {
+    const sqlite = new Sqlite(join(folder, FILE))
+    sqlite.pragma('journal_mode = WAL')
+    sqlite.pragma('synchronous = FULL')
+    sqlite.pragma('foreign_keys = ON')
+    sqlite.pragma('busy_timeout = 4000')
+    refuseNewer(sqlite, folder)
+    const db = drizzle(sqlite, { schema })
+    migrate(db, { migrationsFolder: migrationsFolder() })
+    return { db, close: () => sqlite.close() }
+  } catch (error) {
+    if (error instanceof DataProblem) throw error
+    throw new DataProblem(`The database in ${folder} can't be opened (${reasonOf(error)}).`)
+  }
+}
+
+/** A database whose last migration this program does not know comes from a newer one; to touch it could lose data. */
+function refuseNewer(sqlite: Sqlite.Database, folder: string): void {
+  const migrated = sqlite.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get()
+  if (migrated === undefined) return
+  const applied = sqlite.prepare('select max(created_at) as at from __drizzle_migrations').get() as {
+    at: number | null
+  }
+  const journal = JSON.parse(readFileSync(join(migrationsFolder(), 'meta', '_journal.json'), 'utf8')) as {
+    entries: { when: number }[]
+  }
+  if ((applied.at ?? 0) > Math.max(...journal.entries.map((entry) => entry.when)))
+    throw new DataProblem(
+      `The database in ${folder} was made by a newer Nestling. Update Nestling, or set NESTLING_DATA to another folder.`,
+    )
+}
+
+const reasonOf = (error: unknown): string =>
+  (error instanceof Error ? error.message.split('\n')[0] : String(error)) ?? ''

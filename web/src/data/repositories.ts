@@ -1,0 +1,24 @@
+/** All repositories over one database; the server opens it once. */
+import { type Database, dataFolder, openDatabase } from './database.ts'
+import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
+import { createSettingsRepository, type SettingsRepository } from './settingsRepository.ts'
+import { createShapeRepository, type ShapeRepository } from './shapeRepository.ts'
+
+export interface Repositories {
+  readonly shapes: ShapeRepository
+  readonly instruments: InstrumentRepository
+  readonly settings: SettingsRepository
+}
+
+export const createRepositories = (db: Database): Repositories => ({
+  shapes: createShapeRepository(db),
+  instruments: createInstrumentRepository(db),
+  settings: createSettingsRepository(db),
+})
+
+let opened: Repositories | undefined
+
+export function repositories(): Repositories {
+  opened ??= createRepositories(openDatabase(dataFolder()).db)
+  return opened
+}

@@ -1,0 +1,41 @@
+/** The tables. `version` counts a player's edits: a stale write is refused. Texts of music are what core reads back. */
+import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+
+export const instruments = sqliteTable('instruments', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  name: text('name').notNull().unique(),
+  tuningName: text('tuning_name').notNull(),
+  /** `E2,A2,D3,G3,B3,E4`, lowest string first. */
+  tuning: text('tuning').notNull(),
+  capoFret: integer('capo_fret'),
+  /** `all`, or string numbers `5,4,3`. */
+  capoStrings: text('capo_strings'),
+  frets: integer('frets').notNull(),
+  scaleLengthMm: real('scale_length_mm').notNull(),
+  spacingNutMm: real('spacing_nut_mm').notNull(),
+  spacingBridgeMm: real('spacing_bridge_mm').notNull(),
+  lastReachableFret: integer('last_reachable_fret').notNull(),
+  handed: text('handed', { enum: ['right', 'left'] }).notNull(),
+  pluck: text('pluck', { enum: ['pick', 'fingers', 'thumb-and-fingers'] }).notNull(),
+  version: integer('version').notNull().default(1),
+})
+
+export const keptShapes = sqliteTable('kept_shapes', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  name: text('name').notNull(),
+  chord: text('chord').notNull(),
+  shape: text('shape').notNull(),
+  tuning: text('tuning').notNull(),
+  note: text('note').notNull().default(''),
+  createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
+  updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
+  /** Set while a deletion can still be taken back. */
+  deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
+  version: integer('version').notNull().default(1),
+})
+
+/** One row a setting; a setting that is not here is at its default. */
+export const settings = sqliteTable('settings', {
+  key: text('key').primaryKey(),
+  value: text('value', { mode: 'json' }).notNull(),
+})

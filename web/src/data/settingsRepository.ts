@@ -1,0 +1,35 @@
+/** The player's settings, one row each. */
+import { sql } from 'drizzle-orm'
+import * as v from 'valibot'
+import { DEFAULT_SETTINGS, Settings, type SettingsChange } from '../contracts/settings.ts'
+import type { Database } from './database.ts'
+import { settings } from './schema.ts'
+
+export type SettingsRepository = ReturnType<typeof createSettingsRepository>
+
+export function createSettingsRepository(db: Database) {
+  const read = (): Settings => {
+    const kept = Object.fromEntries(
+      db
+        .select()
+        .from(settings)
+        .all()
+        .map(({ key, value }) => [key, value]),
+    )
+    const parsed = v.safeParse(Settings, { ...DEFAULT_SETTINGS, ...kept })
+    // A value of another version is no reason not to start: the defaults are safe.
+    return parsed.success ? parsed.output : DEFAULT_SETTINGS
+  }
+  return {
+    read,
+    change(changes: v.InferOutput<typeof SettingsChange>): Settings {
+      const rows = Object.entries(changes).map(([key, value]) => ({ key, value }))
+      if (rows.length > 0)
+        db.insert(settings)
+          .values(rows)
+          .onConflictDoUpdate({ target: settings.key, set: { value: sql`excluded.value` } })
+          .run()
+      return read()
+    },
+  }
+}

@@ -1,0 +1,74 @@
+/** A shape at a glance: five or more frets around it, the first one numbered, lowest string at the bottom. */
+import type { Degree } from '@nestling/core/pitch'
+import { Egg } from './Egg.tsx'
+import classes from './neck.module.css'
+
+export interface SmallNeckProps {
+  readonly frets: readonly (number | null)[]
+  readonly degrees: readonly (Degree | null)[]
+  readonly width?: number
+}
+
+const LEFT = 16
+const TOP = 5
+const FRET_NUMBER_HEIGHT = 13
+
+export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {
+  const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
+  const lowest = pressed.length === 0 ? 1 : Math.min(...pressed)
+  const highest = pressed.length === 0 ? 1 : Math.max(...pressed)
+  const first = highest <= 5 ? 1 : lowest
+  const shown = Math.max(5, highest - first + 1)
+  const row = 8
+  const bottom = TOP + (frets.length - 1) * row
+  const fretWidth = (width - LEFT - 4) / shown
+  const x = (fret: number) => LEFT + (fret - first + 1) * fretWidth
+  return (
+    <svg
+      width={width}
+      height={bottom + 5 + FRET_NUMBER_HEIGHT}
+      viewBox={`0 0 ${width} ${bottom + 5 + FRET_NUMBER_HEIGHT}`}
+      className={classes['small']}
+      aria-hidden="true"
+    >
+      {Array.from({ length: shown + 1 }, (_, index) => (
+        <line
+          key={index}
+          x1={LEFT + index * fretWidth}
+          x2={LEFT + index * fretWidth}
+          y1={TOP}
+          y2={bottom}
+          strokeWidth={first === 1 && index === 0 ? 2.5 : 1}
+        />
+      ))}
+      {frets.map((_, index) => (
+        <line
+          key={index}
+          x1={LEFT}
+          x2={width - 4}
+          y1={bottom - index * row}
+          y2={bottom - index * row}
+          className={classes['smallString']}
+        />
+      ))}
+      {Array.from({ length: shown }, (_, index) => first + index)
+        .filter((fret) => fret === first || fret === lowest || fret === highest)
+        .map((fret) => (
+          <text key={fret} x={x(fret) - fretWidth / 2} y={bottom + FRET_NUMBER_HEIGHT + 3}>
+            {fret}
+          </text>
+        ))}
+      {frets.map((fret, string) =>
+        fret === null ? null : (
+          <Egg
+            key={string}
+            size={6.2}
+            x={fret === 0 ? LEFT - 8 : x(fret) - fretWidth * 0.45}
+            y={bottom - string * row}
+            degree={degrees[string] ?? 'R'}
+          />
+        ),
+      )}
+    </svg>
+  )
+}

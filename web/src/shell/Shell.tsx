@@ -1,0 +1,122 @@
+/** What every view stands in: the header with the way around, the player's instrument, sound and light; notices. */
+import {
+  ActionIcon,
+  Box,
+  MantineProvider,
+  Menu,
+  Tooltip,
+  UnstyledButton,
+  useComputedColorScheme,
+  useMantineColorScheme,
+} from '@mantine/core'
+import { Notifications } from '@mantine/notifications'
+import { useStore } from '@nanostores/react'
+import { tuningLetters } from '@nestling/core/neck'
+import type { ReactNode } from 'react'
+import { $session, chooseInstrument, toggleMuted } from '../state/session.ts'
+import { IconChevronDown, IconMoon, IconSun, IconVolume, IconVolumeOff } from './icons.ts'
+import classes from './Shell.module.css'
+import { cssVariables, theme } from './theme.ts'
+
+export type ViewName = 'Build' | 'Book'
+const VIEWS: readonly { readonly name: ViewName; readonly href: string }[] = [
+  { name: 'Build', href: '/' },
+  { name: 'Book', href: '/book' },
+]
+
+export function Shell({ view, children }: { readonly view: ViewName; readonly children: ReactNode }) {
+  return (
+    <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
+      <Notifications position="bottom-right" autoClose={8000} />
+      <div className={classes['frame']}>
+        <header className={classes['header']}>
+          <a className={classes['name']} href="/">
+            Nestling
+          </a>
+          <nav aria-label="Views" className={classes['views']}>
+            {VIEWS.map(({ name, href }) => (
+              <a key={name} href={href} aria-current={name === view ? 'page' : undefined}>
+                {name}
+              </a>
+            ))}
+          </nav>
+          <div className={classes['tools']}>
+            <InstrumentMenu />
+            <SoundToggle />
+            <LightToggle />
+          </div>
+        </header>
+        <main className={classes['main']}>{children}</main>
+      </div>
+    </MantineProvider>
+  )
+}
+
+function InstrumentMenu() {
+  const { instruments, instrument, settings } = useStore($session)
+  const label = `${instrument.name} · ${tuningLetters(instrument.tuning, settings.naming)}`
+  return (
+    <Menu position="bottom-end" shadow="md">
+      <Menu.Target>
+        <UnstyledButton className={classes['instrument']} aria-label={`Instrument: ${label}`}>
+          <span>{label}</span>
+          <IconChevronDown size={14} aria-hidden />
+        </UnstyledButton>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Label>Play on</Menu.Label>
+        {instruments.map((other) => (
+          <Menu.Item
+            key={other.id}
+            onClick={() => void chooseInstrument(other.id)}
+            aria-current={other.id === instrument.id ? 'true' : undefined}
+          >
+            {other.name} · {tuningLetters(other.tuning, settings.naming)}
+          </Menu.Item>
+        ))}
+        {instruments.length === 0 && <Menu.Item disabled>No instrument kept yet: a standard guitar is used</Menu.Item>}
+      </Menu.Dropdown>
+    </Menu>
+  )
+}
+
+function SoundToggle() {
+  const { settings } = useStore($session)
+  const label = settings.muted ? 'Sound is off; turn it on' : 'Sound is on; turn it off'
+  return (
+    <Tooltip label={label}>
+      <ActionIcon
+        variant="subtle"
+        color="gray"
+        aria-label={label}
+        aria-pressed={settings.muted}
+        onClick={() => void toggleMuted()}
+      >
+        {settings.muted ? <IconVolumeOff size={18} /> : <IconVolume size={18} />}
+      </ActionIcon>
+    </Tooltip>
+  )
+}
+
+function LightToggle() {
+  const { setColorScheme } = useMantineColorScheme()
+  const now = useComputedColorScheme('light')
+  // Both icons, hidden by style: to choose one by `now` is a hydration error once a scheme is stored.
+  return (
+    <Tooltip label="Day or dusk">
+      <ActionIcon
+        variant="subtle"
+        color="gray"
+        aria-label="Day or dusk"
+        onClick={() => setColorScheme(now === 'light' ? 'dark' : 'light')}
+      >
+        <Box component="span" lh={0} darkHidden>
+          <IconMoon size={18} />
+        </Box>
+        <Box component="span" lh={0} lightHidden>
+          <IconSun size={18} />
+        </Box>
+      </ActionIcon>
+    </Tooltip>
+  )
+}

@@ -1,0 +1,13 @@
+/** One module for every icon, imported file by file: the package's index would put five thousand into the build. */
+export { default as IconArrowBackUp } from '@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs'
+export { default as IconArrowForwardUp } from '@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs'
+export { default as IconBookmark } from '@tabler/icons-react/dist/esm/icons/IconBookmark.mjs'
+export { default as IconCheck } from '@tabler/icons-react/dist/esm/icons/IconCheck.mjs'
+export { default as IconChevronDown } from '@tabler/icons-react/dist/esm/icons/IconChevronDown.mjs'
+export { default as IconMoon } from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs'
+export { default as IconPencil } from '@tabler/icons-react/dist/esm/icons/IconPencil.mjs'
+export { default as IconPlayerPlay } from '@tabler/icons-react/dist/esm/icons/IconPlayerPlay.mjs'
+export { default as IconSun } from '@tabler/icons-react/dist/esm/icons/IconSun.mjs'
+export { default as IconTrash } from '@tabler/icons-react/dist/esm/icons/IconTrash.mjs'
+export { default as IconVolume } from '@tabler/icons-react/dist/esm/icons/IconVolume.mjs'
+export { default as IconVolumeOff } from '@tabler/icons-react/dist/esm/icons/IconVolumeOff.mjs'

@@ -1,0 +1,39 @@
+/** Who plays, on what, with which habits: the same in every view, kept by the server. */
+import type { Setting } from '@nestling/core/build'
+import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import { atom, computed } from 'nanostores'
+import type { KeptInstrument } from '../contracts/instrument.ts'
+import { DEFAULT_SETTINGS, type Settings, settingOf } from '../contracts/settings.ts'
+import { call } from './http.ts'
+import { tell } from './notices.ts'
+
+export interface Session {
+  readonly settings: Settings
+  readonly instruments: readonly KeptInstrument[]
+  readonly instrument: KeptInstrument
+}
+
+const UNKEPT: KeptInstrument = { ...STANDARD_INSTRUMENT, id: 0, version: 0 }
+
+export const sessionOf = (settings: Settings, instruments: readonly KeptInstrument[]): Session => ({
+  settings,
+  instruments,
+  instrument: instruments.find((instrument) => instrument.id === settings.instrumentId) ?? instruments[0] ?? UNKEPT,
+})
+
+export const $session = atom<Session>(sessionOf(DEFAULT_SETTINGS, []))
+
+export const $setting = computed($session, ({ settings, instrument }): Setting => settingOf(settings, instrument))
+
+/** Shows the change at once; when the server refuses, the old state comes back with the reason. */
+export async function changeSettings(changes: Partial<Settings>): Promise<void> {
+  const before = $session.get()
+  $session.set(sessionOf({ ...before.settings, ...changes }, before.instruments))
+  const answer = await call<Settings>('PATCH', '/api/settings', changes)
+  if (answer.ok) return
+  $session.set(before)
+  tell.problem('Not kept', answer.message)
+}
+
+export const chooseInstrument = (instrumentId: number): Promise<void> => changeSettings({ instrumentId })
+export const toggleMuted = (): Promise<void> => changeSettings({ muted: !$session.get().settings.muted })

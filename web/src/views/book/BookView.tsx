@@ -1,0 +1,64 @@
+/** The Book: what the player keeps, newest first. */
+import { useStore } from '@nanostores/react'
+import { useState } from 'react'
+import type { KeptInstrument } from '../../contracts/instrument.ts'
+import type { KeptShape } from '../../contracts/keptShape.ts'
+import type { Settings } from '../../contracts/settings.ts'
+import { EggPatterns } from '../../neck/Egg.tsx'
+import { Shell } from '../../shell/Shell.tsx'
+import { $session, sessionOf } from '../../state/session.ts'
+import classes from './BookView.module.css'
+import { KeptShapeCard } from './KeptShapeCard.tsx'
+import { useBook } from './useBook.ts'
+
+export interface BookViewProps {
+  readonly shapes: readonly KeptShape[]
+  readonly total: number
+  readonly settings: Settings
+  readonly instruments: readonly KeptInstrument[]
+}
+
+export default function BookView(props: BookViewProps) {
+  useState(() => $session.set(sessionOf(props.settings, props.instruments)))
+  useStore($session)
+  const { shapes, total, find, setFind, rename, remove } = useBook(props.shapes, props.total)
+  return (
+    <Shell view="Book">
+      <EggPatterns />
+      <div className={classes['page']}>
+        <div className={classes['head']}>
+          <h1>Book</h1>
+          <p data-testid="book-count">
+            {total === 0 ? 'nothing kept yet' : `${total} ${total === 1 ? 'shape' : 'shapes'} kept · newest first`}
+            {props.shapes.length < props.total && ` · the newest ${props.shapes.length} of ${props.total} are listed`}
+          </p>
+          {total > 0 && (
+            <label className={classes['find']}>
+              <span>Find</span>
+              <input
+                value={find}
+                onChange={(event) => setFind(event.currentTarget.value)}
+                placeholder="a name, a chord, a shape"
+                spellCheck={false}
+              />
+            </label>
+          )}
+        </div>
+        {total === 0 && (
+          <p className={classes['empty']}>
+            Shapes that you keep in <a href="/">Build</a> with <kbd>K</kbd> come here, and stay when the application is
+            closed.
+          </p>
+        )}
+        {total > 0 && shapes.length === 0 && <p className={classes['empty']}>Nothing in the Book matches “{find}”.</p>}
+        <ul className={classes['shapes']}>
+          {shapes.map((shape) => (
+            <li key={shape.id}>
+              <KeptShapeCard shape={shape} rename={rename} remove={remove} />
+            </li>
+          ))}
+        </ul>
+      </div>
+    </Shell>
+  )
+}
