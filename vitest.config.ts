@@ -9,6 +9,8 @@ export default defineConfig({
           root: 'core',
           include: ['src/**/*.test.ts'],
           environment: 'node',
+          // Proofs by trying everything take their time on a slow machine.
+          testTimeout: 120_000,
           benchmark: { include: ['src/**/*.bench.ts'] },
         },
       },

@@ -382,7 +382,7 @@ export function readSymbol(
         MAX_SYMBOL,
         text.slice(MAX_SYMBOL),
         'at most 48 characters',
-        'that is too long for a chord symbol; at most 48 characters',
+        'that is too long for a chord symbol; expected at most 48 characters',
       ),
     )
   const lead = text.length - text.trimStart().length

@@ -14,9 +14,9 @@ export const fretDistanceMm = (scaleLengthMm: number, fret: number): number => s
 export const fretSpaceMm = (scaleLengthMm: number, fret: number): number =>
   fretDistanceMm(scaleLengthMm, fret) - fretDistanceMm(scaleLengthMm, fret - 1)
 
-/** Distance of the fingertip that stops a fret from the nut: 0.3 of the space behind the wire. */
+/** Distance of the fingertip that stops a fret from the nut: 0.3 of the space behind the wire. Fret 0 is the nut. */
 export const fingertipMm = (scaleLengthMm: number, fret: number): number =>
-  fretDistanceMm(scaleLengthMm, fret) - FINGERTIP_BEHIND_WIRE * fretSpaceMm(scaleLengthMm, fret)
+  fret === 0 ? 0 : fretDistanceMm(scaleLengthMm, fret) - FINGERTIP_BEHIND_WIRE * fretSpaceMm(scaleLengthMm, fret)
 
 /** Distance between neighbouring strings at a fingertip. Strings spread evenly from nut to bridge. */
 export const stringSpacingMm = (neck: Neck, fret: number): number =>

@@ -67,6 +67,12 @@ function isShell(degrees: readonly Degree[], formula: Formula): boolean {
   return degrees.length === 3 || stepOf(degrees[3] as Degree) > 7
 }
 
+/** Wider than an octave, with no tone doubled. */
+function isWide(midis: readonly Midi[]): boolean {
+  const classes = new Set(midis.map((midi) => midi % 12))
+  return classes.size === midis.length && (midis.at(-1) as number) - (midis[0] as number) > 12
+}
+
 /**
  * Names a stack. `midis` and `degrees` in rising order of pitch. For triads the spread voicing is the middle voice
  * moved by an octave; for larger chords spread is what is wider than an octave and no drop of a close voicing.
@@ -78,8 +84,7 @@ export function arrangementOf(midis: readonly Midi[], degrees: readonly Degree[]
   const drop = DROP_NAMES.get(pattern)
   if (drop !== undefined) return { name: drop, degrees }
   if (isShell(degrees, formula)) return { name: 'shell', degrees }
-  const width = (midis.at(-1) as number) - (midis[0] as number)
-  return { name: width > 12 && midis.length > 3 ? 'spread' : 'list', degrees }
+  return { name: midis.length > 3 && isWide(midis) ? 'spread' : 'list', degrees }
 }
 
 /** Whether a stack is what a search asked for. One stack may answer to several names: a close `R 3 7` is also a shell. */
@@ -97,9 +102,7 @@ export function answersTo(
   if (choice.name === 'shell') return isShell(degrees, formula)
   const pattern = midis.length < 3 ? NO_DROP : dropPattern(midis, midis.length)
   if (choice.name === 'spread')
-    return midis.length === 3
-      ? pattern === 0b001
-      : !DROP_NAMES.has(pattern) && (midis.at(-1) as number) - (midis[0] as number) > 12
+    return midis.length === 3 ? pattern === 0b001 : !DROP_NAMES.has(pattern) && isWide(midis)
   return DROP_NAMES.get(pattern) === choice.name
 }
 

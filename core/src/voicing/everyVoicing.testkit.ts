@@ -117,7 +117,9 @@ function stackedAsAsked(query: VoicingQuery, tones: readonly Tone[]): boolean {
   if (arrangement.name === 'spread') {
     if (tones.length === 3) return is('drop-2')
     const width = (tones.at(-1)?.midi as Midi) - (tones[0]?.midi as Midi)
-    return width > 12 && !(Object.keys(DROPS) as (keyof typeof DROPS)[]).some(is)
+    return (
+      width > 12 && new Set(degrees).size === degrees.length && !(Object.keys(DROPS) as (keyof typeof DROPS)[]).some(is)
+    )
   }
   return is(arrangement.name)
 }

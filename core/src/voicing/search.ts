@@ -95,7 +95,15 @@ function stackTest(
       return true
     }
   }
-  const wide = (midis: Uint8Array, voices: number) => (midis[voices - 1] as number) - (midis[0] as number) > 12
+  const wide = (midis: Uint8Array, tones: Int8Array, voices: number) => {
+    let seen = 0
+    for (let voice = 0; voice < voices; voice++) {
+      const bit = 1 << (tones[voice] as number)
+      if ((seen & bit) !== 0) return false
+      seen |= bit
+    }
+    return (midis[voices - 1] as number) - (midis[0] as number) > 12
+  }
   switch (choice.name) {
     case 'close':
       return (midis, _tones, voices) => voices > 2 && dropPattern(midis, voices) === 0
@@ -108,10 +116,12 @@ function stackTest(
     case 'drop-2-3':
       return (midis, _tones, voices) => voices > 2 && dropPattern(midis, voices) === 0b011
     case 'spread':
-      return (midis, _tones, voices) => {
+      return (midis, tones, voices) => {
         const pattern = voices < 3 ? NO_DROP : dropPattern(midis, voices)
         if (voices === 3) return pattern === 0b001
-        return wide(midis, voices) && pattern !== 0b001 && pattern !== 0b010 && pattern !== 0b101 && pattern !== 0b011
+        return (
+          wide(midis, tones, voices) && pattern !== 0b001 && pattern !== 0b010 && pattern !== 0b101 && pattern !== 0b011
+        )
       }
     case 'shell': {
       const shell = shellOf(table.formula).map((degree) => table.tones.indexOf(degree))

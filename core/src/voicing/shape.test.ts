@@ -32,7 +32,11 @@ describe('shapes as players write them', () => {
     const frets = fc
       .array(fc.option(fc.integer({ min: 0, max: 24 })), { minLength: 4, maxLength: 10 })
       .filter((all) => all.some((fret) => fret !== null))
-    fc.assert(fc.property(frets, (all) => expect(must(readShape(writeShape(all)))).toEqual(all)))
+    fc.assert(
+      fc.property(frets, (all) => {
+        expect(must(readShape(writeShape(all)))).toEqual(all)
+      }),
+    )
   })
 })
 
