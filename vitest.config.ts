@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
@@ -14,7 +15,16 @@ export default defineConfig({
           benchmark: { include: ['src/**/*.bench.ts'] },
         },
       },
-      { test: { name: 'web', root: 'web', include: ['{src,server}/**/*.test.ts'], environment: 'node' } },
+      {
+        test: {
+          name: 'web',
+          root: 'web',
+          include: ['{src,server}/**/*.test.ts'],
+          environment: 'node',
+          env: { NESTLING_MIGRATIONS: fileURLToPath(new URL('web/drizzle', import.meta.url)) },
+          testTimeout: 60_000,
+        },
+      },
     ],
   },
 })

@@ -26,7 +26,15 @@ export const onRequest = defineMiddleware(async (context, next) => {
         field: 'origin',
         expected: url.origin,
       })
-    if (Number(request.headers.get('content-length') ?? 0) > MOST_BODY_BYTES)
+    const length = request.headers.get('content-length')
+    // A body of unknown length could go on for ever; DELETE and empty posts have none.
+    if (length === null && request.headers.has('transfer-encoding'))
+      return problem(411, {
+        error: 'the length of the request is missing; expected content-length',
+        field: 'content-length',
+        expected: 'the length of the body in bytes',
+      })
+    if (Number(length ?? 0) > MOST_BODY_BYTES)
       return problem(413, {
         error: 'the request is too large; expected at most 64 KB',
         field: 'body',

@@ -1,0 +1,99 @@
+import { expect, type Page, test } from '@playwright/test'
+
+const line = (page: Page) => page.getByLabel('Type a chord and how to build it')
+const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
+const shapeText = (page: Page) => page.getByTestId('shape-text')
+
+async function open(page: Page, address = '/') {
+  await page.goto(address)
+  await expect(page.getByTestId('shape-row').first()).toBeVisible()
+}
+
+test('a typed symbol becomes shapes on the neck, and the first is in hand', async ({ page }) => {
+  await open(page)
+  await page.keyboard.press('/')
+  await expect(line(page)).toBeFocused()
+  await page.keyboard.type('Bbm7 drop2 4321')
+  await expect(page.getByTestId('count')).toContainText('on 4 3 2 1')
+  await expect(symbol(page)).toHaveText('B♭m7')
+  await expect(page.getByTestId('formula')).toHaveText('R ♭3 5 ♭7')
+  await expect(page.getByTestId('egg')).toHaveCount(4)
+  // The four drop 2 shapes of B♭m7 on the four highest strings, counted by hand, come before any with crossed strings.
+  const texts = await page.getByTestId('shape-row').locator('strong').allTextContents()
+  expect(texts.slice(0, 4).toSorted()).toEqual(['x-x-11-13-11-13', 'x-x-8-10-9-9', 'xx3324', 'xx6666'].toSorted())
+})
+
+test('the address holds the state: a reload and a link show the same', async ({ page }) => {
+  await open(page)
+  await line(page).fill('F#m7b5 drop3 6432')
+  await expect(symbol(page)).toHaveText('F♯m7♭5')
+  await page.getByTestId('shape-row').nth(1).click()
+  const shape = await shapeText(page).textContent()
+  await expect.poll(() => page.url()).toContain('shape=')
+  await page.reload()
+  await expect(shapeText(page)).toHaveText(shape ?? '')
+  await expect(symbol(page)).toHaveText('F♯m7♭5')
+})
+
+test('a symbol that can’t be read says what and where, and the neck keeps the last good shapes', async ({ page }) => {
+  await open(page)
+  await line(page).fill('C7')
+  await expect(symbol(page)).toHaveText('C7')
+  const before = await shapeText(page).textContent()
+  await line(page).fill('C7x9')
+  await expect(page.getByRole('alert').filter({ hasText: 'x9 is not a tension; expected b9, 9 or #9' })).toBeVisible()
+  await expect(line(page)).toHaveAttribute('aria-invalid', 'true')
+  await expect(symbol(page)).toHaveText('C7')
+  await expect(shapeText(page)).toHaveText(before ?? '')
+})
+
+test('arrow keys move along the neck with the name, and through the inversions', async ({ page }) => {
+  await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
+  await expect(shapeText(page)).toContainText('x6878x')
+  await page.keyboard.press('ArrowRight')
+  await expect(symbol(page)).toHaveText('Emaj7')
+  await expect(shapeText(page)).toContainText('x7989x')
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('ArrowLeft')
+  await expect(symbol(page)).toHaveText('Dmaj7')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowUp')
+  await expect(shapeText(page)).toContainText('x-10-12-8-11-x')
+  await expect(page.getByText('1st inversion')).toBeVisible()
+  await page.keyboard.press('ArrowDown')
+  await expect(shapeText(page)).toContainText('x6878x')
+  await page.keyboard.press('Control+z')
+  await expect(shapeText(page)).toContainText('x-10-12-8-11-x')
+  await page.keyboard.press('Control+Shift+z')
+  await expect(shapeText(page)).toContainText('x6878x')
+})
+
+test('the words of the sentence are controls', async ({ page }) => {
+  await open(page)
+  await page.getByRole('button', { name: /^Arrangement:/ }).click()
+  await page.getByRole('menuitem', { name: /^drop 3/ }).click()
+  await expect(page.getByRole('button', { name: 'Arrangement: drop 3' })).toBeVisible()
+  await page.getByRole('button', { name: /^String set:/ }).click()
+  await page.getByRole('menuitem', { name: /^6 4 3 2/ }).click()
+  await expect(page.getByTestId('count')).toContainText('on 6 4 3 2')
+  await expect(page.getByTestId('shape-row').first()).toBeVisible()
+})
+
+test('Space plays the shape: the strings are rendered and sound', async ({ page }) => {
+  await page.addInitScript(() => {
+    const started: number[] = []
+    Object.assign(window, { started })
+    const { start } = AudioBufferSourceNode.prototype
+    AudioBufferSourceNode.prototype.start = function (when = 0, ...rest) {
+      if ((this.buffer?.duration ?? 0) > 1) started.push(when)
+      return start.call(this, when, ...rest)
+    }
+  })
+  await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
+  const started = () => page.evaluate(() => (window as unknown as { started: number[] }).started)
+  expect(await started()).toEqual([])
+  await page.keyboard.press('Space')
+  await expect.poll(async () => (await started()).length).toBe(4)
+  const [first = 0, second = 0] = await started()
+  expect(second).toBeGreaterThan(first)
+})

@@ -1,0 +1,79 @@
+import { expect, test } from '@playwright/test'
+
+test('a chord is told with its notes, thirds and family', async ({ request }) => {
+  const answer = await request.get('/api/chord?symbol=F%23m7b5')
+  expect(await answer.json()).toEqual({
+    symbol: 'F#m7b5',
+    root: 'F#',
+    formula: ['R', 'b3', 'b5', 'b7'],
+    notes: ['F#', 'A', 'C', 'E'],
+    thirds: ['m3', 'm3', 'M3'],
+    family: 'half-diminished',
+  })
+})
+
+test('voicings come with frets, degrees, notes, reach and fingers', async ({ request }) => {
+  const answer = await request.get('/api/voicings?chord=Ebmaj7&strings=5432&arrangement=drop-2&bass=R')
+  const { count, voicings, truncated } = await answer.json()
+  expect({ count, truncated }).toEqual({ count: 1, truncated: false })
+  expect(voicings[0]).toMatchObject({
+    frets: [null, 6, 8, 7, 8, null],
+    degrees: [null, 'R', '5', '7', '3', null],
+    notes: [null, 'Eb', 'Bb', 'D', 'G', null],
+    arrangement: 'drop-2',
+    inversion: 0,
+  })
+})
+
+test('a cut list says that it is cut', async ({ request }) => {
+  const { count, voicings, truncated } = await (await request.get('/api/voicings?chord=C13&limit=3')).json()
+  expect(voicings).toHaveLength(3)
+  expect(count).toBeGreaterThan(3)
+  expect(truncated).toBe(true)
+})
+
+for (const [path, field, at] of [
+  ['/api/chord?symbol=C7x9', 'symbol', 2],
+  ['/api/chord', 'symbol', 0],
+  ['/api/voicings?chord=C7x9', 'chord', 2],
+  ['/api/voicings?chord=C&strings=99', 'strings', 0],
+  ['/api/voicings?chord=C&bass=7', 'bass', 0],
+  ['/api/voicings?chord=C&limit=0', 'limit', 0],
+  ['/api/voicings?chord=C&chord=D', 'chord', 0],
+  ['/api/voicings?chord=C&colour=red', 'colour', 0],
+  ['/api/voicings?chord=C&tuning=E2,Q2', 'tuning', 3],
+] as const)
+  test(`${path} is refused with its field and place`, async ({ request }) => {
+    const answer = await request.get(path)
+    expect(answer.status()).toBe(400)
+    expect(await answer.json()).toMatchObject({ field, at, error: expect.any(String), expected: expect.any(String) })
+  })
+
+const draft = { name: 'x', chord: 'C', shape: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4' }
+
+test('writes are JSON, from our own origin, of moderate size, and of the right form', async ({ request, baseURL }) => {
+  const post = (data: string, headers: Record<string, string>) => request.post('/api/shapes', { data, headers })
+  const json = { 'content-type': 'application/json' }
+  expect((await post(JSON.stringify(draft), { 'content-type': 'text/plain', origin: baseURL ?? '' })).status()).toBe(
+    415,
+  )
+  expect((await post(JSON.stringify(draft), { ...json, origin: 'http://elsewhere.example' })).status()).toBe(403)
+  expect((await post(JSON.stringify({ ...draft, note: 'a'.repeat(70_000) }), json)).status()).toBe(413)
+  expect((await post('{"name":', json)).status()).toBe(400)
+  expect((await post(JSON.stringify({ ...draft, shape: 'x3201' }), json)).status()).toBe(400)
+  const kept = await post(JSON.stringify(draft), { ...json, origin: baseURL ?? '' })
+  expect(kept.status()).toBe(201)
+  const { id } = await kept.json()
+  expect((await request.delete(`/api/shapes/${id}`, { headers: json })).status()).toBe(204)
+  expect((await request.delete(`/api/shapes/${id}`, { headers: json })).status()).toBe(404)
+})
+
+test('every page carries a content security policy, and assets are compressed', async ({ request }) => {
+  const page = await request.get('/')
+  const policy = page.headers()['content-security-policy'] ?? ''
+  expect(policy).toContain("default-src 'self'")
+  expect(policy.match(/script-src [^;]*/)?.[0]).not.toContain('unsafe')
+  const script = /\/_astro\/BuildView[^"']*\.js/.exec(await page.text())?.[0] ?? ''
+  const asset = await request.get(script, { headers: { 'accept-encoding': 'gzip' } })
+  expect(asset.headers()).toMatchObject({ 'content-encoding': 'gzip', 'x-content-type-options': 'nosniff' })
+})

@@ -1,0 +1,63 @@
+/** The server as a process: what it says when it can't start, and what survives when it is killed. */
+import { type ChildProcess, spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from '@playwright/test'
+
+const web = join(import.meta.dirname, '..', 'web')
+
+interface Started {
+  readonly child: ChildProcess
+  /** The first line that it prints, on either stream. */
+  readonly line: string
+}
+
+function startServer(environment: Record<string, string>): Promise<Started> {
+  const child = spawn('node', ['--import', 'tsx', 'server/start.ts'], {
+    cwd: web,
+    env: { ...process.env, ...environment },
+  })
+  return new Promise((resolve) => {
+    const heard = (text: Buffer) => resolve({ child, line: text.toString().trim() })
+    child.stdout?.once('data', heard)
+    child.stderr?.once('data', heard)
+  })
+}
+
+const ended = (child: ChildProcess) =>
+  new Promise<number | null>((resolve) => {
+    if (child.exitCode !== null) resolve(child.exitCode)
+    else child.once('exit', resolve)
+  })
+
+let folder: string
+test.beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'nestling-server-'))
+})
+test.afterEach(() => rmSync(folder, { recursive: true, force: true }))
+
+test('a kept shape survives a server that is killed at once', async ({ request }) => {
+  const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const address = /http:\S+/.exec(first.line)?.[0] ?? ''
+  const kept = await request.post(`${address}api/shapes`, {
+    data: { name: 'before the storm', chord: 'Am7', shape: '5x555x', tuning: 'E2,A2,D3,G3,B3,E4' },
+  })
+  expect(kept.status()).toBe(201)
+  first.child.kill('SIGKILL')
+  await ended(first.child)
+  const second = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const { shapes } = await (await request.get(`${/http:\S+/.exec(second.line)?.[0]}api/shapes`)).json()
+  expect(shapes).toMatchObject([{ name: 'before the storm' }])
+  second.child.kill('SIGTERM')
+  expect(await ended(second.child)).toBe(0)
+})
+
+test('a port in use is told in one line, with a way out', async ({ baseURL }) => {
+  const port = new URL(baseURL ?? '').port
+  const { child, line } = await startServer({ PORT: port, NESTLING_DATA: folder })
+  expect(line).toBe(
+    `Port ${port} is in use. Set PORT to another number, for example PORT=${Number(port) + 1} npm run demo.`,
+  )
+  expect(await ended(child)).toBe(1)
+})

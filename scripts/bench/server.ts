@@ -1,0 +1,32 @@
+/** The built application over a fresh folder with the demo data, for benches and screenshots. */
+import { spawn, spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+const web = join(import.meta.dirname, '..', '..', 'web')
+
+export async function demoServer(): Promise<{ readonly address: string; readonly stop: () => void }> {
+  const data = mkdtempSync(join(tmpdir(), 'nestling-shown-'))
+  const env = { ...process.env, NESTLING_DATA: data, PORT: '0' }
+  spawnSync('node', ['--import', 'tsx', 'server/seedDemo.ts'], { cwd: web, env, stdio: 'inherit' })
+  const child = spawn('node', ['--import', 'tsx', 'server/start.ts'], { cwd: web, env })
+  const line = await new Promise<string>((resolve) => {
+    child.stdout.once('data', (text: Buffer) => resolve(text.toString()))
+    child.stderr.once('data', (text: Buffer) => resolve(text.toString()))
+  })
+  const address = /http:\S+\//.exec(line)?.[0]
+  if (address === undefined) throw new Error(line)
+  return {
+    address,
+    stop: () => {
+      child.kill('SIGTERM')
+      rmSync(data, { recursive: true, force: true })
+    },
+  }
+}
+
+export const CHROMIUM = {
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+}

@@ -1,0 +1,28 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from 'vitest'
+
+const start = (environment: Record<string, string>) =>
+  spawnSync('node', ['--import', 'tsx', 'server/start.ts'], {
+    cwd: join(import.meta.dirname, '..'),
+    env: { ...process.env, ...environment },
+    encoding: 'utf8',
+  })
+
+test.each(['grande', '70000', '-1'])('PORT=%s is refused in one line', (port) => {
+  const { status, stderr } = start({ PORT: port })
+  expect(status).toBe(1)
+  expect(stderr.trim()).toBe(`PORT is ${port}; expected a number from 0 to 65535.`)
+})
+
+test('a data folder that can’t be made is refused in one line', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'nestling-start-'))
+  writeFileSync(join(folder, 'file'), '')
+  const { status, stderr } = start({ PORT: '0', NESTLING_DATA: join(folder, 'file', 'x') })
+  expect(status).toBe(1)
+  expect(stderr.trim().split('\n')).toHaveLength(1)
+  expect(stderr).toMatch(/can't be written/)
+  rmSync(folder, { recursive: true })
+})
