@@ -2,6 +2,8 @@
  * Build: what the player asks for, as one value, one sentence, one address.
  *   typed line ─readBuildLine→ Build ─shapesFor→ ranked shapes;  Build ↔ named fields (readBuild, writeBuild)
  */
+export type { Answer, AnsweredShape } from './answer.ts'
+export { answerTo } from './answer.ts'
 export { readBuildLine } from './line.ts'
 export type { BuildField, BuildParams } from './params.ts'
 export { BUILD_FIELDS, DEFAULT_FRET_MAX, readBuild, writeBuild } from './params.ts'

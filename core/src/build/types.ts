@@ -29,6 +29,8 @@ export interface Setting {
   readonly school: OmissionSchool
   readonly thumb: boolean
   readonly naming: readonly NamingSystem[]
+  /** A bass player plays too: tones in their range are worth a warning. */
+  readonly withBassPlayer: boolean
 }
 
 /** Why a field of a request or an address was refused. */

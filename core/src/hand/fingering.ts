@@ -5,32 +5,56 @@
  * order, so that none crosses another. One finger presses one note, or lies flat over neighbouring notes of one
  * fret (a barre), if nothing behind it is lower and no open string rings under it. The thumb may take the lowest
  * string. Any two fingers stay within their own stretch limit.
+ * `bestFingering.ts` finds the first of them faster, and is proved against this.
  */
-import { fingertipMm, fretSpaceMm, type Neck, stringSpacingMm } from '../neck/index.ts'
+import { fingertipMm, type Neck } from '../neck/index.ts'
+import {
+  barreCost,
+  CROWDED_FRET_COST,
+  crowdedFrets,
+  fingerCost,
+  type Press,
+  spreadCost,
+  stretchCost,
+} from './fingeringCost.ts'
 import { pairLimitMm } from './profile.ts'
 import type { Barre, Finger, Fingering, FingeringCost, HandProfile } from './types.ts'
-
-/** A fingertip is about this wide. */
-export const FINGERTIP_WIDTH_MM = 14
-/** Of a fret space, this much can't be used: half a tip behind the wire and before the next. */
-const FRET_MARGIN_MM = 8
 
 export interface FingeringOptions {
   /** The thumb over the neck on the lowest string: off unless the player wants it. */
   readonly thumb?: boolean
 }
 
-interface Note {
+export interface Note {
   readonly string: number
   readonly fret: number
 }
 
-interface Block {
-  readonly finger: Finger
-  readonly fret: number
-  readonly from: number
-  readonly to: number
-  readonly notes: number
+/** The pressed notes in the order in which fingers are dealt. */
+export function pressedNotes(frets: readonly (number | null)[]): readonly Note[] {
+  const notes: Note[] = []
+  for (const [string, fret] of frets.entries()) if (fret !== null && fret > 0) notes.push({ string, fret })
+  return notes.sort((a, b) => a.fret - b.fret || a.string - b.string)
+}
+
+/**
+ * How far two fingers may stand apart, in mm: their comfortable distance, as much longer as this hand's stretch is
+ * than its comfort. The thumb lies across the neck, so it may sit some way behind or before the index finger.
+ */
+export function pairStretchMm(profile: HandProfile, a: Finger, b: Finger): number {
+  const limit = pairLimitMm(profile, a, b) * (profile.stretchMm / profile.comfortableMm)
+  return a === 'T' || b === 'T' ? limit + profile.pairsMm[0] * THUMB_FREEDOM : limit
+}
+/** Of the index–middle distance. */
+const THUMB_FREEDOM = 0.6
+
+/** Under a flat finger nothing is stopped lower, and no open string rings. */
+export function liesFlat(frets: readonly (number | null)[], fret: number, from: number, to: number): boolean {
+  for (let string = from; string <= to; string++) {
+    const other = frets[string]
+    if (other !== null && other !== undefined && other < fret) return false
+  }
+  return true
 }
 
 export function fingeringsOf(
@@ -39,141 +63,81 @@ export function fingeringsOf(
   profile: HandProfile,
   options: FingeringOptions = {},
 ): readonly Fingering[] {
-  const notes: Note[] = []
-  for (const [string, fret] of frets.entries()) if (fret !== null && fret > 0) notes.push({ string, fret })
-  notes.sort((a, b) => a.fret - b.fret || a.string - b.string)
   const found: Fingering[] = []
-  const blocks: Block[] = []
   const tip = (fret: number) => fingertipMm(neck.scaleLengthMm, fret)
+  const reaches = (press: Press, others: readonly Press[]): boolean =>
+    others.every(
+      (other) => Math.abs(tip(press.fret) - tip(other.fret)) <= pairStretchMm(profile, other.finger, press.finger),
+    )
 
-  const reaches = (block: Block): boolean =>
-    blocks.every((other) => {
-      const apart = Math.abs(tip(block.fret) - tip(other.fret))
-      const limit = pairLimitMm(profile, other.finger, block.finger) * (profile.stretchMm / profile.comfortableMm)
-      // The thumb lies across the neck: it may sit a fret behind or before the index finger.
-      return other.finger === 'T' ? apart <= limit + profile.pairsMm[0] * 0.6 : apart <= limit
-    })
-
-  const deal = (at: number, lastFinger: number) => {
-    const note = notes[at]
+  const deal = (notes: readonly Note[], presses: readonly Press[], lastFinger: number) => {
+    const [note] = notes
     if (note === undefined) {
-      found.push(fingeringFrom(blocks, frets, neck, profile))
+      found.push(fingeringFrom(presses, frets, neck, profile))
       return
     }
-    for (let finger = lastFinger + 1; finger <= 4; finger++) {
-      let end = at
-      do {
-        const last = notes[end] as Note
-        const block: Block = {
-          finger: finger as Finger,
-          fret: note.fret,
-          from: note.string,
-          to: last.string,
-          notes: end - at + 1,
-        }
-        if (block.notes > 1 && !liesFlat(frets, block)) break
-        if (reaches(block)) {
-          blocks.push(block)
-          deal(end + 1, finger)
-          blocks.pop()
-        }
-        end++
-      } while (end < notes.length && notes[end]?.fret === note.fret)
-    }
+    for (let finger = lastFinger + 1; finger <= 4; finger++)
+      for (const [index, last] of notes.entries()) {
+        if (last.fret !== note.fret) break
+        const press: Press = { finger: finger as Finger, fret: note.fret, from: note.string, to: last.string }
+        if (index > 0 && !liesFlat(frets, note.fret, press.from, press.to)) break
+        if (reaches(press, presses)) deal(notes.slice(index + 1), [...presses, press], finger)
+      }
   }
 
-  deal(0, 0)
-  if (options.thumb) {
-    const lowest = notes.reduce<Note | undefined>(
-      (best, note) => (best === undefined || note.string < best.string ? note : best),
-      undefined,
+  const notes = pressedNotes(frets)
+  deal(notes, [], 0)
+  const lowest = options.thumb ? notes.find((note) => note.string === 0) : undefined
+  if (lowest) {
+    const thumb: Press = { finger: 'T', fret: lowest.fret, from: 0, to: 0 }
+    deal(
+      notes.filter((note) => note !== lowest),
+      [thumb],
+      0,
     )
-    if (lowest && lowest.string === 0) {
-      notes.splice(notes.indexOf(lowest), 1)
-      blocks.push({ finger: 'T', fret: lowest.fret, from: lowest.string, to: lowest.string, notes: 1 })
-      deal(0, 0)
-    }
   }
   return found.sort((a, b) => a.total - b.total)
 }
 
-/** Under a flat finger nothing is stopped lower, and no open string rings. */
-function liesFlat(frets: readonly (number | null)[], block: Block): boolean {
-  for (let string = block.from; string <= block.to; string++) {
-    const fret = frets[string]
-    if (fret !== null && fret !== undefined && fret < block.fret) return false
-  }
-  return true
-}
-
-function fingeringFrom(
-  blocks: readonly Block[],
+/** A fingering as a value, with its cost term by term. */
+export function fingeringFrom(
+  presses: readonly Press[],
   frets: readonly (number | null)[],
   neck: Neck,
   profile: HandProfile,
 ): Fingering {
   const fingers: (Finger | null)[] = frets.map(() => null)
   const barres: Barre[] = []
-  for (const block of blocks) {
-    for (let string = block.from; string <= block.to; string++)
-      if (frets[string] === block.fret) fingers[string] = block.finger
-    if (block.notes > 1) barres.push({ finger: block.finger, fret: block.fret, from: block.from, to: block.to })
+  for (const { finger, fret, from, to } of presses) {
+    for (let string = from; string <= to; string++) if (frets[string] === fret) fingers[string] = finger
+    if (from !== to) barres.push({ finger, fret, from, to })
   }
-  const cost = costOf(blocks, neck, profile)
+  const cost = costOf(presses, neck, profile)
   return { fingers, barres, cost, total: cost.spread + cost.stretch + cost.barre + cost.fingers + cost.crowding }
 }
 
-/** A barre costs by the finger that lies: the index is made for it, the middle hardly. */
-const BARRE_COST: Record<Finger, number> = { T: 9, 1: 0.8, 2: 3, 3: 1.8, 4: 2.4 }
+const numberOf = (finger: Finger): number => (finger === 'T' ? 0 : finger)
 
-function costOf(blocks: readonly Block[], neck: Neck, profile: HandProfile): FingeringCost {
+function costOf(presses: readonly Press[], neck: Neck, profile: HandProfile): FingeringCost {
   let spread = 0
   let barre = 0
   let fingers = 0
-  const dealt = blocks.filter((block) => block.finger !== 'T')
-  for (const [index, block] of dealt.entries()) {
-    fingers += 0.25 + (block.finger === 4 ? 0.15 : 0)
-    if (block.notes > 1) barre += (BARRE_COST[block.finger] ?? 0) + 0.12 * (block.to - block.from)
+  const dealt = presses.filter((press) => press.finger !== 'T')
+  for (const [index, press] of dealt.entries()) {
     const next = dealt[index + 1]
-    if (!next) continue
-    const fretGap = next.fret - block.fret
-    const fingerGap = (next.finger as number) - (block.finger as number)
-    // One finger per fret is rest; fingers packed into a fret, or reaching over one, are work.
-    spread += fretGap > fingerGap ? 1.1 * (fretGap - fingerGap) : fretGap < fingerGap ? 0.45 * (fingerGap - fretGap) : 0
-    if (fretGap === 0 && fingerGap === 1) spread -= 0.2
+    if (next) spread += spreadCost(next.fret - press.fret, numberOf(next.finger) - numberOf(press.finger))
   }
-  if (blocks.length > dealt.length) fingers += 1.2
-  const low = Math.min(...blocks.map((block) => block.fret))
-  const high = Math.max(...blocks.map((block) => block.fret))
-  const reach = blocks.length === 0 ? 0 : fingertipMm(neck.scaleLengthMm, high) - fingertipMm(neck.scaleLengthMm, low)
-  const comfort = profile.comfortableMm
-  const stretch = 1.2 * (reach / comfort) ** 2 + (reach > comfort ? ((reach - comfort) / comfort) * 12 : 0)
-  return { spread: Math.max(0, spread), stretch, barre, fingers, crowding: 2.5 * crowdedFrets(dealt, neck) }
-}
-
-/**
- * How many frets hold three or more single fingertips on neighbouring strings without room for them. Tips of 14 mm
- * on strings some 8 mm apart must stand in zigzag, one behind the other; where the fret space has no room for the
- * zigzag (above about the 12th fret) they no longer fit.
- */
-function crowdedFrets(blocks: readonly Block[], neck: Neck): number {
-  let crowded = 0
-  for (const block of blocks) {
-    const row = blocks.filter((other) => other.fret === block.fret && other.notes === 1).map((other) => other.from)
-    if (block.notes > 1 || row[0] !== block.from || longestRun(row) < 3) continue
-    const spacing = stringSpacingMm(neck, block.fret)
-    const zigzag = Math.sqrt(Math.max(0, FINGERTIP_WIDTH_MM ** 2 - spacing ** 2))
-    if (zigzag + FRET_MARGIN_MM > fretSpaceMm(neck.scaleLengthMm, block.fret)) crowded++
+  for (const press of presses) {
+    fingers += fingerCost(numberOf(press.finger))
+    barre += barreCost(numberOf(press.finger), press.from, press.to)
   }
-  return crowded
-}
-
-function longestRun(strings: readonly number[]): number {
-  let longest = 0
-  let run = 0
-  for (const [index, string] of strings.entries()) {
-    run = index > 0 && string === (strings[index - 1] as number) + 1 ? run + 1 : 1
-    longest = Math.max(longest, run)
+  const tips = presses.map((press) => fingertipMm(neck.scaleLengthMm, press.fret))
+  const reach = tips.length === 0 ? 0 : Math.max(...tips) - Math.min(...tips)
+  return {
+    spread: Math.max(0, spread),
+    stretch: stretchCost(reach, profile.comfortableMm),
+    barre,
+    fingers,
+    crowding: CROWDED_FRET_COST * crowdedFrets(dealt, neck),
   }
-  return longest
 }

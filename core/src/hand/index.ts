@@ -3,8 +3,10 @@
  *   Frets + Neck + HandProfile ─fingeringsOf→ Fingering (best first) ─silentStrings→ who damps what
  */
 
+export { fingeringFinder } from './bestFingering.ts'
 export type { FingeringOptions } from './fingering.ts'
-export { FINGERTIP_WIDTH_MM, fingeringsOf } from './fingering.ts'
+export { fingeringsOf, pairStretchMm } from './fingering.ts'
+export { FINGERTIP_WIDTH_MM } from './fingeringCost.ts'
 export type { Plucker, SilentString } from './muting.ts'
 export { pluckersOf, silentStrings } from './muting.ts'
 export {
@@ -17,7 +19,7 @@ export {
   scaledHand,
 } from './profile.ts'
 export type { RankedShape, ShapeScore } from './rank.ts'
-export { rankShapes, shapeWithHand } from './rank.ts'
+export { rankShapes, shapeJudge, shapeWithHand } from './rank.ts'
 export type { RegisterWarning } from './register.ts'
 export { BASS_RANGE_BELOW, registerWarnings } from './register.ts'
 export type { Barre, Finger, Fingering, FingeringCost, HandProfile, ReachVerdict } from './types.ts'

@@ -24,22 +24,28 @@ export function silentStrings(
   fingering: Fingering,
   pluck: PluckStyle,
 ): readonly SilentString[] {
-  const sounding = frets.flatMap((fret, index) => (fret === null ? [] : [index]))
-  const lowest = sounding[0] ?? 0
-  const highest = sounding.at(-1) ?? 0
-  return frets.flatMap((fret, string): readonly SilentString[] => {
-    if (fret !== null) return []
+  let lowest = -1
+  let highest = -1
+  for (const [string, fret] of frets.entries())
+    if (fret !== null) {
+      if (lowest < 0) lowest = string
+      highest = string
+    }
+  const silent: SilentString[] = []
+  for (const [string, fret] of frets.entries()) {
+    if (fret !== null) continue
     const barre = fingering.barres.find((flat) => string >= flat.from && string <= flat.to)
     const wouldSound = soundingMidi(neck, string, barre?.fret ?? 0)
     const below = fingering.fingers[string - 1]
     const above = fingering.fingers[string + 1]
-    if (barre === undefined && below !== null && below !== undefined && below !== 'T')
-      return [{ string, wouldSound, kind: 'damped', by: below, how: 'flat' }]
-    if (barre === undefined && above !== null && above !== undefined)
-      return [{ string, wouldSound, kind: 'damped', by: above, how: 'tip' }]
     const inside = string > lowest && string < highest
-    return [{ string, wouldSound, kind: inside && pluck === 'pick' ? 'leaks' : 'not-plucked' }]
-  })
+    if (barre === undefined && below !== null && below !== undefined && below !== 'T')
+      silent.push({ string, wouldSound, kind: 'damped', by: below, how: 'flat' })
+    else if (barre === undefined && above !== null && above !== undefined)
+      silent.push({ string, wouldSound, kind: 'damped', by: above, how: 'tip' })
+    else silent.push({ string, wouldSound, kind: inside && pluck === 'pick' ? 'leaks' : 'not-plucked' })
+  }
+  return silent
 }
 
 export type Plucker = 'p' | 'i' | 'm' | 'a'

@@ -4,7 +4,8 @@
  */
 import { type Neck, soundingMidi } from '../neck/index.ts'
 import { type Frets, fretsAt, type VoicingsFound } from '../voicing/index.ts'
-import { type FingeringOptions, fingeringsOf } from './fingering.ts'
+import { fingeringFinder } from './bestFingering.ts'
+import type { FingeringOptions } from './fingering.ts'
 import { reachMm } from './profile.ts'
 import type { Fingering, HandProfile } from './types.ts'
 
@@ -35,38 +36,55 @@ export function rankShapes(
   profile: HandProfile,
   options: FingeringOptions = {},
 ): readonly RankedShape[] {
-  const shapes = Array.from({ length: found.count }, (_, row) =>
-    shapeWithHand(fretsAt(found, row), neck, profile, options),
+  const judge = shapeJudge(neck, profile, options)
+  return Array.from({ length: found.count }, (_, row) => judge(fretsAt(found, row))).sort(
+    (a, b) => a.score.total - b.score.total,
   )
-  return shapes.sort((a, b) => a.score.total - b.score.total)
 }
 
-/** One shape with the hand's answer. */
-export function shapeWithHand(
+/** A function that gives the hand's answer to one shape after another on the same neck. */
+export function shapeJudge(
+  neck: Neck,
+  profile: HandProfile,
+  options: FingeringOptions = {},
+): (frets: Frets) => RankedShape {
+  const bestFingering = fingeringFinder(neck, profile, options)
+  return (frets) => {
+    const fingering = bestFingering(frets)
+    const ease = fingering?.total ?? NO_FINGERING
+    const evenness = 0.04 * gapVariance(frets, neck)
+    const position = 0.03 * lowestPressed(frets)
+    return {
+      frets,
+      reachMm: reachMm(neck, frets),
+      fingering,
+      score: { ease, evenness, position, total: ease + evenness + position },
+    }
+  }
+}
+
+export const shapeWithHand = (
   frets: Frets,
   neck: Neck,
   profile: HandProfile,
   options: FingeringOptions = {},
-): RankedShape {
-  const fingering = fingeringsOf(neck, frets, profile, options)[0]
-  const ease = fingering?.total ?? NO_FINGERING
-  const evenness = 0.04 * gapVariance(frets, neck)
-  const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
-  const position = pressed.length === 0 ? 0 : 0.03 * Math.min(...pressed)
-  return {
-    frets,
-    reachMm: reachMm(neck, frets),
-    fingering,
-    score: { ease, evenness, position, total: ease + evenness + position },
-  }
+): RankedShape => shapeJudge(neck, profile, options)(frets)
+
+function lowestPressed(frets: Frets): number {
+  let lowest = 0
+  for (const fret of frets) if (fret !== null && fret > 0 && (lowest === 0 || fret < lowest)) lowest = fret
+  return lowest
 }
 
+/** Variance of the gaps between neighbouring voices, in squared semitones. */
 function gapVariance(frets: Frets, neck: Neck): number {
-  const midis = frets
-    .flatMap((fret, index) => (fret === null ? [] : [soundingMidi(neck, index, fret)]))
-    .sort((a, b) => a - b)
-  const gaps = midis.slice(1).map((midi, index) => midi - (midis[index] as number))
-  if (gaps.length === 0) return 0
-  const mean = gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length
-  return gaps.reduce((sum, gap) => sum + (gap - mean) ** 2, 0) / gaps.length
+  const midis: number[] = []
+  for (const [string, fret] of frets.entries()) if (fret !== null) midis.push(soundingMidi(neck, string, fret))
+  midis.sort((a, b) => a - b)
+  const gaps = midis.length - 1
+  if (gaps < 1) return 0
+  const mean = ((midis[gaps] as number) - (midis[0] as number)) / gaps
+  let sum = 0
+  for (let gap = 0; gap < gaps; gap++) sum += ((midis[gap + 1] as number) - (midis[gap] as number) - mean) ** 2
+  return sum / gaps
 }

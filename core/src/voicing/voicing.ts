@@ -1,7 +1,7 @@
 /** Rows of frets to values: every string's pitch, degree and spelled note, the arrangement, the inversion. */
 import type { Chord } from '../chord/index.ts'
 import { fretsOfNote, type Neck, soundingMidi } from '../neck/index.ts'
-import { type Degree, type NoteName, spellDegree } from '../pitch/index.ts'
+import { type Degree, type Midi, type NoteName, spellDegree } from '../pitch/index.ts'
 import { arrangementOf, inversionOf } from './arrangement.ts'
 import type { VoicingsFound } from './query.ts'
 import { toneTable } from './tones.ts'
@@ -15,32 +15,50 @@ export const fretsAt = (found: VoicingsFound, row: number): Frets =>
  * A shape as a voicing of a chord.
  * @returns `undefined` when a string sounds a tone that the chord does not have, or nothing sounds.
  */
-export function voicingOf(chord: Chord, frets: Frets, neck: Neck): Voicing | undefined {
+export const voicingOf = (chord: Chord, frets: Frets, neck: Neck): Voicing | undefined =>
+  voicingReader(chord, neck)(frets)
+
+/** A function that reads one shape after another as voicings of the same chord. */
+export function voicingReader(chord: Chord, neck: Neck): (frets: Frets) => Voicing | undefined {
   const table = toneTable({ chord })
-  const midis = frets.map((fret, index) => (fret === null ? null : soundingMidi(neck, index, fret)))
-  const degrees: (Degree | null)[] = []
-  for (const midi of midis) {
-    const degree = midi === null ? null : table.tones[table.toneOfPitchClass[midi % 12] as number]
-    if (degree === undefined) return undefined
-    degrees.push(degree)
-  }
-  const rising = midis
-    .flatMap((midi, index) => (midi === null ? [] : [{ midi, degree: degrees[index] as Degree }]))
-    .sort((a, b) => a.midi - b.midi)
-  const lowest = rising[0]
-  if (lowest === undefined) return undefined
-  return {
-    chord,
-    frets,
-    midis,
-    degrees,
-    notes: degrees.map((degree) => (degree === null ? null : noteOf(chord, degree))),
-    arrangement: arrangementOf(
-      rising.map((tone) => tone.midi),
-      rising.map((tone) => tone.degree),
-      chord.formula,
-    ),
-    inversion: inversionOf(lowest.degree, chord.formula),
+  const notes = table.tones.map((degree) => noteOf(chord, degree))
+  return (frets) => {
+    const midis: (Midi | null)[] = []
+    const degrees: (Degree | null)[] = []
+    const noteNames: (NoteName | null)[] = []
+    const rising: { readonly midi: Midi; readonly degree: Degree }[] = []
+    for (const [string, fret] of frets.entries()) {
+      if (fret === null) {
+        midis.push(null)
+        degrees.push(null)
+        noteNames.push(null)
+        continue
+      }
+      const midi = soundingMidi(neck, string, fret)
+      const tone = table.toneOfPitchClass[midi % 12] as number
+      const degree = table.tones[tone]
+      if (degree === undefined) return undefined
+      midis.push(midi)
+      degrees.push(degree)
+      noteNames.push(notes[tone] as NoteName)
+      rising.push({ midi, degree })
+    }
+    rising.sort((a, b) => a.midi - b.midi)
+    const lowest = rising[0]
+    if (lowest === undefined) return undefined
+    return {
+      chord,
+      frets,
+      midis,
+      degrees,
+      notes: noteNames,
+      arrangement: arrangementOf(
+        rising.map((tone) => tone.midi),
+        rising.map((tone) => tone.degree),
+        chord.formula,
+      ),
+      inversion: inversionOf(lowest.degree, chord.formula),
+    }
   }
 }
 

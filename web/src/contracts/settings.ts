@@ -14,6 +14,7 @@ export const Settings = v.object({
   symbols: v.picklist(['words', 'signs', 'dashes']),
   leavingOut: v.picklist(['drop-fifth', 'drop-root', 'shell']),
   thumb: v.boolean(),
+  withBassPlayer: v.boolean(),
   muted: v.boolean(),
   /** 0 to 100. */
   volume: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
@@ -30,6 +31,7 @@ export const DEFAULT_SETTINGS: Settings = {
   symbols: 'words',
   leavingOut: 'drop-fifth',
   thumb: false,
+  withBassPlayer: false,
   muted: false,
   volume: 70,
 }
@@ -40,5 +42,6 @@ export const settingOf = (settings: Settings, instrument: Instrument = STANDARD_
   hand: MEDIUM_HAND,
   school: settings.leavingOut,
   thumb: settings.thumb,
+  withBassPlayer: settings.withBassPlayer,
   naming: settings.naming === 'letters' ? ['letters'] : [settings.naming, 'letters'],
 })

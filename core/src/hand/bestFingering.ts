@@ -1,0 +1,114 @@
+/**
+ * The cheapest fingering of many shapes on one neck, for ranking: the same deal as `fingeringsOf`, with the distances
+ * looked up, the cost added finger by finger, and a way left as soon as it can't become cheaper than the best so far.
+ * Read `fingeringsOf` first; this must equal its first result.
+ */
+import { fingertipMm, type Neck } from '../neck/index.ts'
+import { type FingeringOptions, fingeringFrom, liesFlat, pairStretchMm, pressedNotes } from './fingering.ts'
+import {
+  barreCost,
+  CROWDED_FRET_COST,
+  crowdedFrets,
+  fingerCost,
+  LEAST_SPREAD,
+  type Press,
+  spreadCost,
+} from './fingeringCost.ts'
+import type { Finger, Fingering, HandProfile } from './types.ts'
+
+const FINGERS: readonly Finger[] = ['T', 1, 2, 3, 4]
+
+/** A function that finds a shape's cheapest fingering; `undefined` when four fingers can't hold it. */
+export function fingeringFinder(
+  neck: Neck,
+  profile: HandProfile,
+  { thumb = false }: FingeringOptions = {},
+): (frets: readonly (number | null)[]) => Fingering | undefined {
+  const tips = Float64Array.from({ length: neck.lastFret + 1 }, (_, fret) => fingertipMm(neck.scaleLengthMm, fret))
+  // By two finger numbers, the thumb as 0.
+  const limits = Float64Array.from({ length: 25 }, (_, pair) =>
+    pairStretchMm(profile, FINGERS[Math.floor(pair / 5)] as Finger, FINGERS[pair % 5] as Finger),
+  )
+  // The presses dealt so far, one column each.
+  const fingerAt = new Int8Array(12)
+  const fretAt = new Int8Array(12)
+  const fromAt = new Int8Array(12)
+  const toAt = new Int8Array(12)
+  const noteString = new Int8Array(12)
+  const noteFret = new Int8Array(12)
+
+  return (frets) => {
+    const notes = pressedNotes(frets)
+    let count = 0
+    let least = Number.POSITIVE_INFINITY
+    let best: readonly Press[] | undefined
+
+    const presses = (dealt: number): readonly Press[] =>
+      Array.from({ length: dealt }, (_, index) => ({
+        finger: FINGERS[fingerAt[index] as number] as Finger,
+        fret: fretAt[index] as number,
+        from: fromAt[index] as number,
+        to: toAt[index] as number,
+      }))
+
+    /** `spread` is kept apart, because the sum of it counts only above zero. */
+    const deal = (at: number, dealt: number, firstFinger: number, spread: number, rest: number) => {
+      if (Math.max(0, spread + LEAST_SPREAD * (5 - firstFinger)) + rest >= least) return
+      if (at === count) {
+        const found = presses(dealt)
+        const fingersOnly = found[0]?.finger === 'T' ? found.slice(1) : found
+        const total = Math.max(0, spread) + rest + CROWDED_FRET_COST * crowdedFrets(fingersOnly, neck)
+        if (total < least) {
+          least = total
+          best = found
+        }
+        return
+      }
+      const fret = noteFret[at] as number
+      const from = noteString[at] as number
+      const before = dealt - 1
+      for (let finger = firstFinger; finger <= 4; finger++) {
+        let fits = true
+        for (let other = 0; other < dealt && fits; other++)
+          fits =
+            Math.abs((tips[fret] as number) - (tips[fretAt[other] as number] as number)) <=
+            (limits[(fingerAt[other] as number) * 5 + finger] as number)
+        if (!fits) continue
+        const wider =
+          dealt === 0 || fingerAt[before] === 0
+            ? 0
+            : spreadCost(fret - (fretAt[before] as number), finger - (fingerAt[before] as number))
+        for (let end = at; end < count && noteFret[end] === fret; end++) {
+          const to = noteString[end] as number
+          if (end > at && !liesFlat(frets, fret, from, to)) break
+          fingerAt[dealt] = finger
+          fretAt[dealt] = fret
+          fromAt[dealt] = from
+          toAt[dealt] = to
+          deal(end + 1, dealt + 1, finger + 1, spread + wider, rest + fingerCost(finger) + barreCost(finger, from, to))
+        }
+      }
+    }
+
+    for (const note of notes) {
+      noteString[count] = note.string
+      noteFret[count++] = note.fret
+    }
+    deal(0, 0, 1, 0, 0)
+    const lowest = thumb ? notes.find((note) => note.string === 0) : undefined
+    if (lowest) {
+      count = 0
+      for (const note of notes)
+        if (note !== lowest) {
+          noteString[count] = note.string
+          noteFret[count++] = note.fret
+        }
+      fingerAt[0] = 0
+      fretAt[0] = lowest.fret
+      fromAt[0] = 0
+      toAt[0] = 0
+      deal(0, 1, 1, 0, fingerCost(0))
+    }
+    return best && fingeringFrom(best, frets, neck, profile)
+  }
+}

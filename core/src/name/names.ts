@@ -1,0 +1,145 @@
+/**
+ * Every name of a shape, best first.
+ *   Frets + Neck ─soundedTones→ pitch classes and the lowest ─namesOfTones→ ChordName ─degreesIn→ ShapeName
+ * Order: what belongs to the known key first; complete before incomplete; usual before rare; root in the bass,
+ * inversion, foreign bass, rootless; then the simpler formula and fewer tones left out. A sound that no catalogue name
+ * covers gets one counted from its lowest tone, last.
+ */
+import { type CatalogueEntry, type Chord, type Formula, writeSymbol } from '../chord/index.ts'
+import { type Neck, soundingMidi } from '../neck/index.ts'
+import { type Degree, degreePitchClass, type NoteName, pitchClassOf, plainName } from '../pitch/index.ts'
+import type { Frets } from '../voicing/index.ts'
+import { derivedFormula } from './derive.ts'
+import { readingsOf } from './nameTable.ts'
+import { FOREIGN_DEGREES, plainlySpelled, type SpelledChord, spellChord, spelledOver } from './spelling.ts'
+import type { BassRole, ChordName, NamingContext, ShapeName } from './types.ts'
+
+/** The sounded tones of a shape: pitch classes as bits (bit 0 is C), and the lowest of them. */
+export interface SoundedTones {
+  readonly mask: number
+  readonly lowest: number
+}
+
+export function soundedTones(frets: Frets, neck: Neck): SoundedTones | undefined {
+  let mask = 0
+  let lowest = 128
+  for (let string = 0; string < frets.length; string++) {
+    const fret = frets[string]
+    if (fret === null || fret === undefined) continue
+    const midi = soundingMidi(neck, string, fret)
+    mask |= 1 << (midi % 12)
+    if (midi < lowest) lowest = midi
+  }
+  return mask === 0 ? undefined : { mask, lowest: lowest % 12 }
+}
+
+/** The set seen from a root: bit n is n semitones above it. */
+const seenFrom = (mask: number, root: number): number => ((mask >> root) | (mask << (12 - root))) & 0xfff
+
+function sizeOf(mask: number): number {
+  let bits = 0
+  for (let rest = mask; rest !== 0; rest &= rest - 1) bits++
+  return bits
+}
+
+/** An upper structure over a foreign bass must be plain to be heard as one: triads, sixths and sevenths. */
+const PLAINEST_UPPER = 14
+
+const ROLES: readonly BassRole[] = ['root', 'inversion', 'foreign', 'rootless']
+
+/** Names of sounded tones over their lowest one. Empty when fewer than two different tones sound. */
+export function namesOfTones({ mask, lowest }: SoundedTones, context: NamingContext = {}): readonly ChordName[] {
+  const below = context.bass === undefined ? undefined : pitchClassOf(context.bass)
+  const bass = below ?? lowest
+  const sounded = below === undefined ? mask : mask | (1 << below)
+  if (sizeOf(sounded) < 2) return []
+  const scale = context.key?.reduce((bits, note) => bits | (1 << pitchClassOf(note)), 0)
+  const found: { readonly name: ChordName; readonly order: number }[] = []
+  let told = false
+
+  const add = (root: number, entry: CatalogueEntry, omitted: Formula, role: BassRole) => {
+    const name = nameWith(spell(root, entry, context), (bass - root + 12) % 12, { omitted, role, derived: false })
+    const belongs = scale === undefined || (seenFrom(scale, root) & entry.mask) === entry.mask
+    found.push({ name, order: orderOf(name, entry, belongs, root) })
+    if ((name.complete && role !== 'foreign') || role === 'root') told = true
+  }
+
+  for (let root = 0; root < 12; root++) {
+    for (const { entry, omitted } of readingsOf(seenFrom(sounded, root)))
+      add(root, entry, omitted, root === bass ? 'root' : omitted.includes('R') ? 'rootless' : 'inversion')
+    // The tones above a bass that is none of them: F over G.
+    const upper = seenFrom(sounded & ~(1 << bass), root)
+    if (root === bass || sizeOf(upper) < 3) continue
+    for (const { entry, omitted } of readingsOf(upper))
+      if (omitted.length === 0 && entry.rank <= PLAINEST_UPPER) add(root, entry, omitted, 'foreign')
+  }
+  const names = found.sort((a, b) => a.order - b.order).map(({ name }) => name)
+  return told ? names : [...names, derivedName(seenFrom(sounded, bass), bass, context)]
+}
+
+function spell(root: number, entry: CatalogueEntry, { near, key }: NamingContext): SpelledChord {
+  if (near !== undefined && pitchClassOf(near.root) === root) return spelledOver(near.root, entry)
+  const inKey = key?.find((note) => pitchClassOf(note) === root)
+  return inKey === undefined ? plainlySpelled(root, entry) : spelledOver(inKey, entry)
+}
+
+function nameWith(
+  spelled: SpelledChord,
+  above: number,
+  { omitted, role, derived }: Pick<ChordName, 'omitted' | 'role' | 'derived'>,
+): ChordName {
+  return {
+    chord: role === 'inversion' || role === 'foreign' ? (spelled.over[above] as Chord) : spelled.chord,
+    omitted,
+    complete: omitted.length === 0,
+    role,
+    inversion: spelled.inversion[above] ?? null,
+    bass: spelled.bass[above] as NoteName,
+    derived,
+  }
+}
+
+/** One number that orders names: each criterion in digits of its own, the weightiest first. */
+const orderOf = (name: ChordName, { rank, rare }: CatalogueEntry, belongs: boolean, root: number): number =>
+  (belongs ? 0 : 1e9) +
+  (name.complete ? 0 : 1e8) +
+  (rare ? 1e7 : 0) +
+  ROLES.indexOf(name.role) * 1e6 +
+  rank * 1e3 +
+  name.omitted.length * 20 +
+  root
+
+function derivedName(seen: number, bass: number, { near }: NamingContext): ChordName {
+  const root = near !== undefined && pitchClassOf(near.root) === bass ? near.root : plainName(bass)
+  return nameWith(spellChord(root, derivedFormula(seen)), 0, { omitted: [], role: 'root', derived: true })
+}
+
+/** What each string plays in a chord; `null` for silent strings. Throws when a string sounds outside it. */
+export function degreesIn(chord: Chord, frets: Frets, neck: Neck): readonly (Degree | null)[] {
+  const root = pitchClassOf(chord.root)
+  const bass = chord.bass === undefined ? undefined : pitchClassOf(chord.bass)
+  return frets.map((fret, string) => {
+    if (fret === null) return null
+    const sounding = soundingMidi(neck, string, fret) % 12
+    const above = (sounding - root + 12) % 12
+    const tone = chord.formula.find((degree) => degreePitchClass(degree) === above)
+    if (tone !== undefined) return tone
+    if (sounding === bass) return FOREIGN_DEGREES[above] as Degree
+    throw new Error(`string ${string} sounds outside ${writeSymbol(chord)}`)
+  })
+}
+
+/** Every name of a shape, best first. Empty when fewer than two different tones sound (with the bass below, if any). */
+export function namesOf(frets: Frets, neck: Neck, context: NamingContext = {}): readonly ShapeName[] {
+  const tones = soundedTones(frets, neck)
+  if (tones === undefined) return []
+  return namesOfTones(tones, context).map((name) => ({ ...name, degrees: degreesIn(name.chord, frets, neck) }))
+}
+
+/** What a shape becomes over each of the twelve bass notes: its best name there, from C upwards. */
+export function namesOverBasses(frets: Frets, neck: Neck, context: NamingContext = {}): readonly ShapeName[] {
+  return Array.from({ length: 12 }, (_, pitchClass) => plainName(pitchClass)).flatMap((bass) => {
+    const best = namesOf(frets, neck, { ...context, bass })[0]
+    return best ? [best] : []
+  })
+}
