@@ -274,15 +274,18 @@ export function bassDegreeOf(chord: Chord): Degree | undefined {
   return CHORD_DEGREES.find((degree) => degreePitchClass(degree) === above) as Degree
 }
 
-/** The root whose chord takes fewest accidentals; of equals the flat one, as players write them. */
+/**
+ * The root that players write for a chord on a key: a natural one where there is one; of a flat and a sharp one the
+ * chord with fewer accidentals, and of equals the flat one.
+ */
 export function plainestRoot(pitchClass: number, formula: Formula): NoteName {
   const weight = (root: NoteName) =>
     formula.reduce(
       (sum, degree) => {
         const note = spellDegree(root, degree)
-        return sum + (note === undefined ? 99 : Math.abs(alterationOf(note)) ** 2)
+        return sum + (note === undefined ? 999 : Math.abs(alterationOf(note)) ** 2)
       },
-      2 * Math.abs(alterationOf(root)),
+      100 * Math.abs(alterationOf(root)),
     )
   return spellingsOf(pitchClass)
     .filter((name) => Math.abs(alterationOf(name)) < 2)

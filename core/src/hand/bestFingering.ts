@@ -85,7 +85,13 @@ export function fingeringFinder(
           fretAt[dealt] = fret
           fromAt[dealt] = from
           toAt[dealt] = to
-          deal(end + 1, dealt + 1, finger + 1, spread + wider, rest + fingerCost(finger) + barreCost(finger, from, to))
+          deal(
+            end + 1,
+            dealt + 1,
+            finger + 1,
+            spread + wider,
+            rest + fingerCost(finger) + barreCost(frets, finger, from, to),
+          )
         }
       }
     }

@@ -112,13 +112,18 @@ export function fingeringFrom(
     for (let string = from; string <= to; string++) if (frets[string] === fret) fingers[string] = finger
     if (from !== to) barres.push({ finger, fret, from, to })
   }
-  const cost = costOf(presses, neck, profile)
+  const cost = costOf(presses, frets, neck, profile)
   return { fingers, barres, cost, total: cost.spread + cost.stretch + cost.barre + cost.fingers + cost.crowding }
 }
 
 const numberOf = (finger: Finger): number => (finger === 'T' ? 0 : finger)
 
-function costOf(presses: readonly Press[], neck: Neck, profile: HandProfile): FingeringCost {
+function costOf(
+  presses: readonly Press[],
+  frets: readonly (number | null)[],
+  neck: Neck,
+  profile: HandProfile,
+): FingeringCost {
   let spread = 0
   let barre = 0
   let fingers = 0
@@ -129,7 +134,7 @@ function costOf(presses: readonly Press[], neck: Neck, profile: HandProfile): Fi
   }
   for (const press of presses) {
     fingers += fingerCost(numberOf(press.finger))
-    barre += barreCost(numberOf(press.finger), press.from, press.to)
+    barre += barreCost(frets, numberOf(press.finger), press.from, press.to)
   }
   const tips = presses.map((press) => fingertipMm(neck.scaleLengthMm, press.fret))
   const reach = tips.length === 0 ? 0 : Math.max(...tips) - Math.min(...tips)

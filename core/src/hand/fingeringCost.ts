@@ -21,8 +21,15 @@ const BARRE_COST = [9, 0.8, 3, 1.8, 2.4] as const
 /** Each string more under a flat finger. */
 const BARRE_WIDTH_COST = 0.12
 
-export const barreCost = (finger: number, from: number, to: number): number =>
-  from === to ? 0 : (BARRE_COST[finger] as number) + BARRE_WIDTH_COST * (to - from)
+/** A string that must be silent under a flat finger is stopped by it, so nothing damps it. */
+const SILENT_UNDER_BARRE_COST = 1.5
+
+export function barreCost(frets: readonly (number | null)[], finger: number, from: number, to: number): number {
+  if (from === to) return 0
+  let cost = (BARRE_COST[finger] as number) + BARRE_WIDTH_COST * (to - from)
+  for (let string = from + 1; string < to; string++) if (frets[string] === null) cost += SILENT_UNDER_BARRE_COST
+  return cost
+}
 
 /** Every finger down is some work, the little one more, the thumb over the neck most. */
 export const fingerCost = (finger: number): number => (finger === 0 ? 1.2 : finger === 4 ? 0.4 : 0.25)

@@ -1,0 +1,132 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { CATALOGUE, writeSymbol } from '../chord/index.ts'
+import { MEDIUM_HAND } from '../hand/index.ts'
+import { STANDARD_INSTRUMENT } from '../neck/index.ts'
+import { must, type Result } from '../result/index.ts'
+import { writeShape } from '../voicing/index.ts'
+import {
+  answerTo,
+  type Build,
+  type FieldError,
+  readBuild,
+  readBuildLine,
+  type Setting,
+  shapesFor,
+  writeBuild,
+} from './index.ts'
+
+const setting: Setting = {
+  instrument: STANDARD_INSTRUMENT,
+  hand: MEDIUM_HAND,
+  school: 'drop-fifth',
+  thumb: false,
+  naming: ['letters'],
+  withBassPlayer: false,
+}
+const build = (text: string, before?: Build): Build => {
+  const read = readBuildLine(text, setting, before)
+  if (!read.ok) throw new Error(read.error.message)
+  return read.value
+}
+const error = (read: Result<Build, FieldError>) => (read.ok ? undefined : read.error)
+const params = (text: string, before?: Build) => writeBuild(build(text, before), 6)
+
+describe('a typed line', () => {
+  test.each([
+    ['Ebmaj7', { chord: 'Ebmaj7' }],
+    ['Ebmaj9 drop2 5432 3rd bass', { chord: 'Ebmaj9', arrangement: 'drop-2', strings: '5432', bass: '3' }],
+    ['F#m7b5 drop 3 on 6 4 3 2', { chord: 'F#m7b5', arrangement: 'drop-3', strings: '6432' }],
+    ['Cm7 third in the bass', { chord: 'Cm7', bass: 'b3' }],
+    ['Cm7 close 4321 7th on top', { chord: 'Cm7', arrangement: 'close', strings: '4321', top: 'b7' }],
+    ['G9 no 5', { chord: 'G9', omit: '5' }],
+    ['G9 leaving out nothing', { chord: 'G9', omit: 'none' }],
+    ['C m7 b5 any', { chord: 'Cm7b5' }],
+    ['D open doubled', { chord: 'D', doubling: 'true', open: 'allow' }],
+    ['D/F#', { chord: 'D/F#' }],
+  ])('%s', (text, expected) => expect(params(text)).toEqual(expected))
+
+  test('what it does not name stays as it was, but for the tones of the chord before', () =>
+    expect(params('Am7', build('Ebmaj7 drop2 5432 3rd bass'))).toEqual({
+      chord: 'Am7',
+      arrangement: 'drop-2',
+      strings: '5432',
+    }))
+
+  test.each([
+    ['C7x9', 'chord', 2],
+    ['', 'chord', 0],
+    ['Cmaj7 drop2 sideways', 'line', 12],
+    ['Cmaj7 9876', 'strings', 0],
+  ])('%s is refused in %s at %d', (text, field, at) =>
+    expect(error(readBuildLine(text, setting))).toMatchObject({ field, at }),
+  )
+
+  test('no text makes the reader throw', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 200, unit: 'grapheme' }), (text) => {
+        const read = readBuildLine(text, setting)
+        if (!read.ok) expect(read.error.message.length).toBeLessThan(400)
+      }),
+    )
+  })
+})
+
+describe('a build as an address', () => {
+  test('is read back as it was written', () => {
+    const text = fc
+      .record({
+        entry: fc.constantFrom(...CATALOGUE),
+        arrangement: fc.constantFrom('', 'drop2', 'close', 'spread'),
+        strings: fc.constantFrom('', '5432', '4321', '6432'),
+        bass: fc.constantFrom('', 'root bass', '5th bass'),
+        more: fc.constantFrom('', 'doubled', 'open', 'no R'),
+      })
+      .map(({ entry, arrangement, strings, bass, more }) =>
+        [writeSymbol({ root: 'G', formula: entry.formula }, { ascii: true }), arrangement, strings, bass, more].join(
+          ' ',
+        ),
+      )
+    let read = 0
+    fc.assert(
+      fc.property(text, (line) => {
+        const made = readBuildLine(line, setting)
+        if (!made.ok) return
+        const again = must(readBuild(writeBuild(made.value, 6), setting) as Result<Build, never>)
+        expect({ ...again, symbol: '' }).toEqual({ ...made.value, symbol: '' })
+        read++
+      }),
+    )
+    expect(read).toBeGreaterThan(30)
+  })
+
+  test.each([
+    [{ chord: 'C', bass: '7' }, 'bass'],
+    [{ chord: 'C', omit: 'b7' }, 'omit'],
+    [{ chord: 'C', fretMin: '9', fretMax: '3' }, 'fretMax'],
+    [{ chord: 'C', open: 'maybe' }, 'open'],
+    [{ chord: 'C', span: 'wide' }, 'span'],
+  ])('%o is refused', (fields, field) => expect(error(readBuild(fields, setting))).toMatchObject({ field }))
+})
+
+describe('the answer', () => {
+  const asked = build('Gm9 5432')
+  test('tells every shape that the search finds, easiest first, with its chord among the names', () => {
+    const whole = answerTo(asked, setting)
+    expect(whole.shapes.map(({ frets }) => writeShape(frets))).toEqual(
+      shapesFor(asked, setting).shapes.map(({ frets }) => writeShape(frets)),
+    )
+    expect(whole.count).toBe(whole.shapes.length)
+    expect(whole.count).toBeGreaterThan(3)
+    for (const { names, voicing } of whole.shapes) {
+      expect(names.map(({ chord }) => writeSymbol({ root: chord.root, formula: chord.formula }))).toContain('Gm9')
+      expect(voicing.chord.formula).toEqual(['R', 'b3', '5', 'b7', '9'])
+    }
+  })
+  test('says that it is cut', () => {
+    const cut = answerTo(asked, setting, 2)
+    expect(cut.shapes).toHaveLength(2)
+    expect(cut.truncated).toBe(true)
+    expect(cut.count).toBeGreaterThan(2)
+  })
+})
