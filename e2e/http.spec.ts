@@ -42,6 +42,11 @@ for (const [path, field, at] of [
   ['/api/voicings?chord=C&chord=D', 'chord', 0],
   ['/api/voicings?chord=C&colour=red', 'colour', 0],
   ['/api/voicings?chord=C&tuning=E2,Q2', 'tuning', 3],
+  ['/api/names?frets=x68q86', 'frets', 3],
+  ['/api/names?frets=x68786&bass=H', 'bass', 0],
+  ['/api/names?frets=x68786&key=Blue', 'key', 0],
+  ['/api/check?frets=x68786&symbol=Q', 'symbol', 0],
+  ['/api/neighbours?frets=x6878x&tones=3', 'tones', 0],
 ] as const)
   test(`${path} is refused with its field and place`, async ({ request }) => {
     const answer = await request.get(path)
@@ -76,4 +81,37 @@ test('every page carries a content security policy, and assets are compressed', 
   const script = /\/_astro\/BuildView[^"']*\.js/.exec(await page.text())?.[0] ?? ''
   const asset = await request.get(script, { headers: { 'accept-encoding': 'gzip' } })
   expect(asset.headers()).toMatchObject({ 'content-encoding': 'gzip', 'x-content-type-options': 'nosniff' })
+})
+
+test('a shape is told by all its names, best first; a bass below it and a key change the order', async ({
+  request,
+}) => {
+  const symbols = async (query: string) => {
+    const { names } = await (await request.get(`/api/names?${query}`)).json()
+    return names.map(({ symbol }: { symbol: string }) => symbol)
+  }
+  expect((await symbols('frets=x68786'))[0]).toBe('Ebmaj7')
+  expect((await symbols('frets=x7978x'))[0]).toBe('Em7')
+  expect((await symbols('frets=x7978x&bass=C'))[0]).toBe('Cmaj9')
+  expect((await symbols('frets=2x332x&key=Db'))[0]).toBe('Gbmaj7')
+  expect((await symbols('frets=000000&tuning=D2,A2,D3,F%233,A3,D4'))[0]).toBe('D')
+})
+
+test('a claim is checked, and a wrong string comes with its mend', async ({ request }) => {
+  const check = async (query: string) => (await request.get(`/api/check?${query}`)).json()
+  expect(await check('frets=x6878x&symbol=Ebmaj7')).toMatchObject({ verdict: 'right' })
+  expect(await check('frets=x3233x&symbol=C9')).toMatchObject({ verdict: 'incomplete', missing: ['5'] })
+  expect(await check('frets=x6868x&symbol=Ebmaj7')).toMatchObject({
+    verdict: 'wrong',
+    wrong: [{ string: 3, degree: 'b7', note: 'Db', mend: { fret: 7, by: 1, degree: '7', note: 'D' } }],
+  })
+})
+
+test('neighbours come by name, with the string and the way', async ({ request }) => {
+  const { neighbours } = await (await request.get('/api/neighbours?frets=x6878x&symbol=Ebmaj7')).json()
+  expect(neighbours[0]).toMatchObject({
+    symbol: 'Eb7',
+    moves: [{ string: 3, by: -1, fromDegree: '7', toDegree: 'b7' }],
+  })
+  expect((await request.get('/api/neighbours?frets=x6878x&symbol=Am7')).status()).toBe(400)
 })

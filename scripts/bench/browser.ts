@@ -3,7 +3,19 @@ import { chromium } from '@playwright/test'
 import { CHROMIUM, demoServer } from './server.ts'
 import { medianOf, ms, printTable } from './table.ts'
 
-const SYMBOLS = ['Ebmaj7 5432', 'F#m7b5', 'C7', 'Bbm7', 'Ab6', 'Gm9', 'D13', 'C13#11', 'Ebmaj13', 'Fm11', 'B7b9b13'] as const
+const SYMBOLS = [
+  'Ebmaj7 5432',
+  'F#m7b5',
+  'C7',
+  'Bbm7',
+  'Ab6',
+  'Gm9',
+  'D13',
+  'C13#11',
+  'Ebmaj13',
+  'Fm11',
+  'B7b9b13',
+] as const
 const ROUNDS = 7
 
 const { address, stop } = await demoServer()

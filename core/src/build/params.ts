@@ -104,7 +104,7 @@ export function readBuild(params: BuildParams, setting: Setting): Result<Build, 
   const stranger = omit?.value.find((degree) => !formula.includes(degree))
   if (stranger !== undefined)
     return refuse('omit', stranger, `tones of the chord (${formula.join(' ')}) or none`, params.omit?.indexOf(stranger))
-  const doubling = readOneOf('doubling', params.doubling, ['false', 'true'], 'false')
+  const doubling = readOneOf('doubling', params.doubling, ['false', 'true', 'free'], 'free')
   if (!doubling.ok) return doubling
   const open = readOneOf<OpenStrings>('open', params.open, ['never', 'allow', 'require'], 'never')
   if (!open.ok) return open
@@ -122,7 +122,7 @@ export function readBuild(params: BuildParams, setting: Setting): Result<Build, 
     bass: bass.value,
     top: top.value,
     omit: omit?.value,
-    doubling: doubling.value === 'true',
+    doubling: doubling.value === 'free' ? undefined : doubling.value === 'true',
     open: open.value,
     fretMin: fretMin.value,
     fretMax: fretMax.value,
@@ -140,7 +140,7 @@ export function writeBuild(build: Build, strings: number): BuildParams {
     ...(bass === undefined ? {} : { bass }),
     ...(top === undefined ? {} : { top }),
     ...(omit === undefined ? {} : { omit: omit.length === 0 ? 'none' : omit.join(',') }),
-    ...(build.doubling ? { doubling: 'true' } : {}),
+    ...(build.doubling === undefined ? {} : { doubling: String(build.doubling) }),
     ...(build.open === 'never' ? {} : { open: build.open }),
     ...(build.fretMin === 1 ? {} : { fretMin: String(build.fretMin) }),
     ...(build.fretMax === DEFAULT_FRET_MAX ? {} : { fretMax: String(build.fretMax) }),

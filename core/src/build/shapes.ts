@@ -2,6 +2,7 @@
  * From a build to the shapes that a player can hold: the one search behind the page's worker and the HTTP endpoint.
  *   Build + Setting ─queryOf→ VoicingQuery ─searchVoicings→ found ─rankShapes→ best first
  */
+import { bassDegreeOf } from '../chord/index.ts'
 import { type RankedShape, rankShapes } from '../hand/index.ts'
 import { neckOf } from '../neck/index.ts'
 import { searchVoicings, type VoicingQuery } from '../voicing/index.ts'
@@ -26,13 +27,21 @@ export function queryOf(build: Build, setting: Setting): VoicingQuery {
     top: build.top,
     omit: build.omit,
     school: setting.school,
-    doubling: build.doubling,
+    doubling: build.doubling ?? needsDoubling(build),
     fretMin: build.fretMin,
     fretMax: build.fretMax,
     span: build.span,
     reachLimitMm: setting.hand.stretchMm,
     open: build.open,
   }
+}
+
+/** More strings to sound than tones to put on them, or a list that names a tone twice. */
+function needsDoubling({ chord, strings, arrangement }: Build): boolean {
+  if (arrangement.kind === 'list') return new Set(arrangement.degrees).size < arrangement.degrees.length
+  const slash = bassDegreeOf(chord)
+  const tones = chord.formula.length + (slash !== undefined && !chord.formula.includes(slash) ? 1 : 0)
+  return strings !== undefined && strings.length > tones
 }
 
 /** Every shape that qualifies, easiest first; those that four fingers can't hold come last. */

@@ -15,7 +15,8 @@ export interface Build {
   readonly top?: Degree | undefined
   /** Exactly these tones stay silent; an empty list means none; `undefined` leaves it to the school. */
   readonly omit?: readonly Degree[] | undefined
-  readonly doubling: boolean
+  /** Left free, a tone is doubled where there are more strings than tones. */
+  readonly doubling?: boolean | undefined
   readonly open: OpenStrings
   readonly fretMin: number
   readonly fretMax: number

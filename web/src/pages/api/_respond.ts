@@ -1,4 +1,5 @@
 /** What every endpoint needs: say no in one shape, read a body within limits, read a query into one schema. */
+import type { FieldError } from '@nestling/core/build'
 import * as v from 'valibot'
 import type { Problem } from '../../contracts/problem.ts'
 
@@ -6,6 +7,10 @@ export const problem = (
   status: number,
   { error, field, at = 0, expected }: Omit<Problem, 'at'> & { readonly at?: number },
 ): Response => Response.json({ error, field, at, expected } satisfies Problem, { status })
+
+/** What core says of a text, as a refusal of the field that it stood in. */
+export const refuse = (field: string, { message, at, expected }: Omit<FieldError, 'field'>): Response =>
+  problem(400, { error: message, field, at, expected })
 
 /** The first issue of a failed parse as a refusal. */
 export function invalid(issues: readonly [v.BaseIssue<unknown>, ...v.BaseIssue<unknown>[]]): Response {

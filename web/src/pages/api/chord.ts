@@ -1,20 +1,14 @@
 import { familyOf, notesOf, readSymbol, stackedThirds, writeSymbol } from '@nestling/core/chord'
 import type { APIRoute } from 'astro'
 import { ChordQuery } from '../../contracts/voicingsQuery.ts'
-import { problem, readQuery } from './_respond.ts'
+import { readQuery, refuse } from './_respond.ts'
 
 /** `GET /api/chord?symbol=F%23m7b5` */
 export const GET: APIRoute = ({ url }) => {
   const query = readQuery(url, ChordQuery)
   if (!query.ok) return query.response
   const chord = readSymbol(query.value.symbol)
-  if (!chord.ok)
-    return problem(400, {
-      error: chord.error.message,
-      field: 'symbol',
-      at: chord.error.at,
-      expected: chord.error.expected,
-    })
+  if (!chord.ok) return refuse('symbol', chord.error)
   const { root, formula, bass, choices, respelledFrom } = chord.value
   return Response.json({
     symbol: writeSymbol(chord.value, { ascii: true }),

@@ -3,7 +3,7 @@ import { readTuning } from '@nestling/core/neck'
 import { readShape } from '@nestling/core/voicing'
 import type { APIRoute } from 'astro'
 import { KeptShapeDraft } from '../../../contracts/keptShape.ts'
-import { problem, readBody } from '../_respond.ts'
+import { readBody, refuse } from '../_respond.ts'
 
 const MOST_LISTED = 500
 
@@ -17,28 +17,10 @@ export const POST: APIRoute = async ({ request, locals }) => {
   if (!draft.ok) return draft.response
   const { chord, shape, tuning } = draft.value
   const symbol = readSymbol(chord)
-  if (!symbol.ok)
-    return problem(400, {
-      error: symbol.error.message,
-      field: 'chord',
-      at: symbol.error.at,
-      expected: symbol.error.expected,
-    })
+  if (!symbol.ok) return refuse('chord', symbol.error)
   const strings = readTuning(tuning)
-  if (!strings.ok)
-    return problem(400, {
-      error: strings.error.message,
-      field: 'tuning',
-      at: strings.error.at,
-      expected: strings.error.expected,
-    })
+  if (!strings.ok) return refuse('tuning', strings.error)
   const frets = readShape(shape, strings.value.strings.length)
-  if (!frets.ok)
-    return problem(400, {
-      error: frets.error.message,
-      field: 'shape',
-      at: frets.error.at,
-      expected: frets.error.expected,
-    })
+  if (!frets.ok) return refuse('shape', frets.error)
   return Response.json(locals.shapes.add(draft.value, new Date()), { status: 201 })
 }

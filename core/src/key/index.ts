@@ -1,0 +1,3 @@
+/** Key: a tonic and a scale. `readKey` reads what a player writes. */
+export type { Key, KeyScale } from './key.ts'
+export { readKey } from './key.ts'

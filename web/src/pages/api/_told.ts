@@ -1,0 +1,28 @@
+/** Core's values as the endpoints tell them: ASCII, strings and frets low to high. */
+import { writeSymbol } from '@nestling/core/chord'
+import type { Neighbour, ShapeName } from '@nestling/core/name'
+
+export const nameTold = (name: ShapeName) => ({
+  symbol: writeSymbol(name.chord, { ascii: true }),
+  root: name.chord.root,
+  formula: name.chord.formula,
+  bass: name.bass,
+  degrees: name.degrees,
+  omitted: name.omitted,
+  inversion: name.inversion,
+  complete: name.complete,
+})
+
+export const neighbourTold = ({ frets, moves, name, otherNames }: Neighbour) => ({
+  frets,
+  ...nameTold(name),
+  moves: moves.map(({ string, from, to, by, fromDegree, toDegree }) => ({
+    string: frets.length - string,
+    from,
+    to,
+    by,
+    fromDegree,
+    toDegree,
+  })),
+  otherNames: otherNames.map((other) => writeSymbol(other.chord, { ascii: true })),
+})
