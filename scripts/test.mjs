@@ -13,6 +13,7 @@ run('npx', ['depcruise', 'core/src', 'web/src', 'web/server'], {
 run('npx', ['tsc', '-p', 'core'], { says: 'Type-checking core, without DOM and Node.js.' })
 run('npx', ['tsc', '-p', 'core/tsconfig.test.json'], { says: 'Type-checking core with its tests.' })
 run('npx', ['tsc', '-p', 'e2e'], { says: 'Type-checking the browser tests.' })
+run('npx', ['tsc', '-p', 'scripts/bench'], { says: 'Type-checking the benches.' })
 run('npx', ['astro', 'check', '--minimumFailingSeverity', 'warning'], {
   cwd: web,
   says: 'Type-checking web (about 20 seconds).',

@@ -1,14 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { CATALOGUE, writeSymbol } from '../chord/index.ts'
+import { CATALOGUE, readSymbol, writeSymbol } from '../chord/index.ts'
 import { MEDIUM_HAND } from '../hand/index.ts'
-import { STANDARD_INSTRUMENT } from '../neck/index.ts'
+import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must, type Result } from '../result/index.ts'
-import { writeShape } from '../voicing/index.ts'
+import { fretsAt, readShape, voicingOf, writeShape } from '../voicing/index.ts'
 import {
   answerTo,
   type Build,
+  buildAround,
   type FieldError,
+  playableCount,
   readBuild,
   readBuildLine,
   type Setting,
@@ -114,7 +116,9 @@ describe('the answer', () => {
   test('tells every shape that the search finds, easiest first, with its chord among the names', () => {
     const whole = answerTo(asked, setting)
     expect(whole.shapes.map(({ frets }) => writeShape(frets))).toEqual(
-      shapesFor(asked, setting).shapes.map(({ frets }) => writeShape(frets)),
+      Array.from({ length: shapesFor(asked, setting).shown }, (_, row) =>
+        writeShape(fretsAt(shapesFor(asked, setting), row)),
+      ),
     )
     expect(whole.count).toBe(whole.shapes.length)
     expect(whole.count).toBeGreaterThan(3)
@@ -129,4 +133,38 @@ describe('the answer', () => {
     expect(cut.truncated).toBe(true)
     expect(cut.count).toBeGreaterThan(2)
   })
+})
+
+describe('the question around a shape made by hand', () => {
+  const neck = neckOf(STANDARD_INSTRUMENT)
+  const made = (symbol: string, shape: string) => {
+    const voicing = voicingOf(must(readSymbol(symbol)), must(readShape(shape)), neck)
+    if (!voicing) throw new Error(shape)
+    return voicing
+  }
+  test.each([
+    ['Ebmaj7 drop2 5432', 'Eb7', 'x6868x'],
+    ['Ebmaj7 drop2 5432 root bass', 'Ebmaj9', 'x8878x'],
+    ['Ebmaj7', 'Eb5', 'x68xxx'],
+    ['C close 432', 'C', 'x3x01x'],
+    ['Am7 drop3 6432', 'Am7b5', '5x55xx'],
+  ])('after %s, %s as %s is among the answers', (before, symbol, shape) => {
+    const around = buildAround(made(symbol, shape), build(before))
+    const found = shapesFor(around, setting)
+    expect(Array.from({ length: found.shown }, (_, row) => writeShape(fretsAt(found, row)))).toContain(shape)
+  })
+})
+
+test('how many a hand can hold is what the list says', () => {
+  for (const line of ['Gm9 5432', 'C7', 'Dadd9 open'])
+    expect(playableCount(build(line), setting)).toBe(shapesFor(build(line), setting).playable)
+})
+
+test.each([
+  ['dadgad', 'D2,A2,D3,G3,A3,D4'],
+  ['all fourths', 'E2,A2,D3,G3,C4,F4'],
+  ['D2,A2,D3,F#3,A3,D4', 'D2,A2,D3,F#3,A3,D4'],
+])('a build in the tuning %s is played there', (tuning, pitches) => {
+  const read = readBuild({ chord: 'D', tuning, strings: '654' }, setting)
+  expect(read.ok && writeBuild(read.value, 6)).toEqual({ chord: 'D', strings: '654', tuning: pitches })
 })

@@ -4,9 +4,10 @@
  */
 export type { Answer, AnsweredShape } from './answer.ts'
 export { answerTo } from './answer.ts'
+export { buildAround } from './around.ts'
 export { readBuildLine } from './line.ts'
 export type { BuildField, BuildParams } from './params.ts'
 export { BUILD_FIELDS, DEFAULT_FRET_MAX, readBuild, writeBuild } from './params.ts'
 export type { ShapesFound } from './shapes.ts'
-export { queryOf, shapesFor } from './shapes.ts'
+export { instrumentFor, playableCount, queryOf, shapesFor } from './shapes.ts'
 export type { Build, FieldError, Setting } from './types.ts'

@@ -3,7 +3,7 @@
  *   { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', … } ─readBuild→ Build ─writeBuild→ the same
  */
 import { readSymbol, writeSymbol } from '../chord/index.ts'
-import { readStringSet, writeStringSet } from '../neck/index.ts'
+import { readKnownTuning, readStringSet, writeStringSet, writeTuning } from '../neck/index.ts'
 import { type Degree, parseDegree } from '../pitch/index.ts'
 import { fail, ok, type Result, type TextError } from '../result/index.ts'
 import { type OpenStrings, readArrangement, writeArrangement } from '../voicing/index.ts'
@@ -21,6 +21,7 @@ export const BUILD_FIELDS = [
   'fretMin',
   'fretMax',
   'span',
+  'tuning',
 ] as const
 export type BuildField = (typeof BUILD_FIELDS)[number]
 export type BuildParams = Readonly<Partial<Record<BuildField, string>>>
@@ -83,7 +84,11 @@ export function readBuild(params: BuildParams, setting: Setting): Result<Build, 
   const { root, formula, bass: slash } = chord.value
   const arrangement = readArrangement(params.arrangement ?? 'any')
   if (!arrangement.ok) return fail(inField('arrangement', arrangement.error))
-  const count = setting.instrument.tuning.strings.length
+  const tuning = params.tuning === undefined ? undefined : readKnownTuning(params.tuning)
+  if (tuning && !tuning.ok) return fail(inField('tuning', tuning.error))
+  const other =
+    tuning && writeTuning(tuning.value) !== writeTuning(setting.instrument.tuning) ? tuning.value : undefined
+  const count = (other ?? setting.instrument.tuning).strings.length
   const strings = params.strings === undefined ? undefined : readStringSet(params.strings, count)
   if (strings && !strings.ok) return fail(inField('strings', strings.error))
   const tone = (field: 'bass' | 'top'): Result<Degree | undefined, FieldError> => {
@@ -127,11 +132,13 @@ export function readBuild(params: BuildParams, setting: Setting): Result<Build, 
     fretMin: fretMin.value,
     fretMax: fretMax.value,
     span: span?.value,
+    tuning: other,
   })
 }
 
-/** Writes a build as fields; what is at its default is left away. */
-export function writeBuild(build: Build, strings: number): BuildParams {
+/** Writes a build as fields; what is at its default is left away. `ownStrings`: how many the instrument has. */
+export function writeBuild(build: Build, ownStrings: number): BuildParams {
+  const strings = build.tuning?.strings.length ?? ownStrings
   const { arrangement, bass, top, omit, span } = build
   return {
     chord: writeSymbol(build.chord, { ascii: true }),
@@ -145,5 +152,6 @@ export function writeBuild(build: Build, strings: number): BuildParams {
     ...(build.fretMin === 1 ? {} : { fretMin: String(build.fretMin) }),
     ...(build.fretMax === DEFAULT_FRET_MAX ? {} : { fretMax: String(build.fretMax) }),
     ...(span === undefined ? {} : { span: String(span) }),
+    ...(build.tuning === undefined ? {} : { tuning: writeTuning(build.tuning) }),
   }
 }

@@ -3,24 +3,36 @@
  *   Build + Setting ─queryOf→ VoicingQuery ─searchVoicings→ found ─rankShapes→ best first
  */
 import { bassDegreeOf } from '../chord/index.ts'
-import { type RankedShape, rankShapes } from '../hand/index.ts'
-import { neckOf } from '../neck/index.ts'
-import { searchVoicings, type VoicingQuery } from '../voicing/index.ts'
+import { handOn, rankShapes } from '../hand/index.ts'
+import { type Instrument, neckOf } from '../neck/index.ts'
+import { fretsAt, searchVoicings, type VoicingQuery } from '../voicing/index.ts'
 import type { Build, Setting } from './types.ts'
 
+/** Compact, so that it travels quickly between worker and page: row r of `frets` is one shape, −1 for a silent string. */
 export interface ShapesFound {
-  readonly shapes: readonly RankedShape[]
+  readonly strings: number
   /** How many qualify, shown or not. */
   readonly count: number
   /** How many of them four fingers can hold. */
   readonly playable: number
   readonly truncated: boolean
+  /** How many rows there are. */
+  readonly shown: number
+  readonly frets: Int8Array
+  readonly scores: Float32Array
+  readonly reachesMm: Float32Array
+  /** 1 where four fingers can hold the shape. */
+  readonly held: Uint8Array
 }
+
+/** The instrument that a build is played on: the player's own, or that in another tuning, without its capo. */
+export const instrumentFor = (build: Pick<Build, 'tuning'>, { instrument }: Pick<Setting, 'instrument'>): Instrument =>
+  build.tuning === undefined ? instrument : { ...instrument, tuning: build.tuning, capo: undefined }
 
 export function queryOf(build: Build, setting: Setting): VoicingQuery {
   return {
     chord: build.chord,
-    neck: neckOf(setting.instrument),
+    neck: neckOf(instrumentFor(build, setting)),
     stringSets: build.strings === undefined ? undefined : [build.strings],
     arrangement: build.arrangement,
     bass: build.bass,
@@ -49,10 +61,34 @@ export function shapesFor(build: Build, setting: Setting, limit = Number.POSITIV
   const query = queryOf(build, setting)
   const found = searchVoicings(query)
   const ranked = rankShapes(found, query.neck, setting.hand, { thumb: setting.thumb })
-  return {
-    shapes: ranked.length > limit ? ranked.slice(0, limit) : ranked,
-    count: found.count,
-    playable: ranked.filter((shape) => shape.fingering !== undefined).length,
-    truncated: found.truncated || ranked.length > limit,
+  const shown = Math.min(ranked.length, limit)
+  const { strings } = found
+  const frets = new Int8Array(shown * strings)
+  const scores = new Float32Array(shown)
+  const reachesMm = new Float32Array(shown)
+  const held = new Uint8Array(shown)
+  let playable = 0
+  for (const [row, shape] of ranked.entries()) {
+    if (shape.fingering !== undefined) playable++
+    if (row >= shown) continue
+    frets.set(
+      shape.frets.map((fret) => fret ?? -1),
+      row * strings,
+    )
+    scores[row] = shape.score.total
+    reachesMm[row] = shape.reachMm
+    held[row] = shape.fingering === undefined ? 0 : 1
   }
+  const truncated = found.truncated || ranked.length > shown
+  return { strings, count: found.count, playable, truncated, shown, frets, scores, reachesMm, held }
+}
+
+/** How many shapes of a build this hand can hold. */
+export function playableCount(build: Build, setting: Setting): number {
+  const query = queryOf(build, setting)
+  const found = searchVoicings(query)
+  const { canHold } = handOn(query.neck, setting.hand, { thumb: setting.thumb })
+  let playable = 0
+  for (let row = 0; row < found.count; row++) if (canHold(fretsAt(found, row))) playable++
+  return playable
 }

@@ -1,6 +1,6 @@
 import type { Chord, OmissionSchool } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
-import type { Instrument, StringSet } from '../neck/index.ts'
+import type { Instrument, StringSet, Tuning } from '../neck/index.ts'
 import type { Degree, NamingSystem } from '../pitch/index.ts'
 import type { ArrangementChoice, OpenStrings } from '../voicing/index.ts'
 
@@ -21,6 +21,8 @@ export interface Build {
   readonly fretMin: number
   readonly fretMax: number
   readonly span?: number | undefined
+  /** Another tuning than the instrument's own; its capo comes off then. */
+  readonly tuning?: Tuning | undefined
 }
 
 /** Who plays it, on what: the player's own choices, which a chord does not change. */

@@ -21,6 +21,7 @@ export {
   sameFormula,
   sortedFormula,
   stackedThirds,
+  usualDegree,
   writeFormula,
 } from './formula.ts'
 export { definingDegrees, omittableDegrees, shellOf, soundingSets } from './omission.ts'

@@ -18,12 +18,17 @@ import type { Finger, Fingering, HandProfile } from './types.ts'
 
 const FINGERS: readonly Finger[] = ['T', 1, 2, 3, 4]
 
-/** A function that finds a shape's cheapest fingering; `undefined` when four fingers can't hold it. */
-export function fingeringFinder(
-  neck: Neck,
-  profile: HandProfile,
-  { thumb = false }: FingeringOptions = {},
-): (frets: readonly (number | null)[]) => Fingering | undefined {
+type ShapeFrets = readonly (number | null)[]
+
+/** A hand laid on a neck, ready for one shape after another. */
+export interface HandOnNeck {
+  /** The cheapest fingering; `undefined` when four fingers can't hold the shape. */
+  readonly bestFingering: (frets: ShapeFrets) => Fingering | undefined
+  /** Whether there is any fingering at all. */
+  readonly canHold: (frets: ShapeFrets) => boolean
+}
+
+export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: FingeringOptions = {}): HandOnNeck {
   const tips = Float64Array.from({ length: neck.lastFret + 1 }, (_, fret) => fingertipMm(neck.scaleLengthMm, fret))
   // By two finger numbers, the thumb as 0.
   const limits = Float64Array.from({ length: 25 }, (_, pair) =>
@@ -37,7 +42,8 @@ export function fingeringFinder(
   const noteString = new Int8Array(12)
   const noteFret = new Int8Array(12)
 
-  return (frets) => {
+  /** Tries fingerings, cheaper and cheaper ones; with `anyWill` the first is enough. */
+  const cheapest = (frets: ShapeFrets, anyWill: boolean): readonly Press[] | undefined => {
     const notes = pressedNotes(frets)
     let count = 0
     let least = Number.POSITIVE_INFINITY
@@ -53,6 +59,7 @@ export function fingeringFinder(
 
     /** `spread` is kept apart, because the sum of it counts only above zero. */
     const deal = (at: number, dealt: number, firstFinger: number, spread: number, rest: number) => {
+      if (anyWill && best !== undefined) return
       if (Math.max(0, spread + LEAST_SPREAD * (5 - firstFinger)) + rest >= least) return
       if (at === count) {
         const found = presses(dealt)
@@ -115,6 +122,14 @@ export function fingeringFinder(
       toAt[0] = 0
       deal(0, 1, 1, 0, fingerCost(0))
     }
-    return best && fingeringFrom(best, frets, neck, profile)
+    return best
+  }
+
+  return {
+    bestFingering: (frets) => {
+      const best = cheapest(frets, false)
+      return best && fingeringFrom(best, frets, neck, profile)
+    },
+    canHold: (frets) => cheapest(frets, true) !== undefined,
   }
 }

@@ -5,7 +5,7 @@ import { COMMON_TUNINGS, fingertipMm, neckOf, STANDARD_INSTRUMENT } from '../nec
 import { must } from '../result/index.ts'
 import { type Frets, fretsAt, readShape, searchVoicings } from '../voicing/index.ts'
 import {
-  calibratedHand, type Fingering, type FingeringOptions, fingeringFinder, fingeringsOf, type HandProfile, MEDIUM_HAND, pairStretchMm, pluckersOf,
+  calibratedHand, type Fingering, type FingeringOptions, fingeringsOf, type HandProfile, handOn, MEDIUM_HAND, pairStretchMm, pluckersOf,
   rankShapes, reachMm, reachVerdict, registerWarnings, scaledHand, shapeWithHand, silentStrings,
 } from './index.ts' // biome-ignore format: a list
 
@@ -137,7 +137,9 @@ describe('fingerings', () => {
       fc.property(fc.constantFrom(...necks), fc.nat(), anyHand, fc.boolean(), (any, seed, hand, thumb) => {
         const [frets] = fc.sample(anyShape(any.open.length), { numRuns: 1, seed }) as [Frets]
         const [plain] = fingeringsOf(any, frets, hand, { thumb })
-        const quick = fingeringFinder(any, hand, { thumb })(frets)
+        const quickHand = handOn(any, hand, { thumb })
+        const quick = quickHand.bestFingering(frets)
+        expect(quickHand.canHold(frets)).toBe(plain !== undefined)
         expect(quick?.total.toFixed(9)).toBe(plain?.total.toFixed(9))
         if (plain) held++
       }),

@@ -3,7 +3,8 @@
  *   Frets + Neck + HandProfile ─fingeringsOf→ Fingering (best first) ─silentStrings→ who damps what
  */
 
-export { fingeringFinder } from './bestFingering.ts'
+export type { HandOnNeck } from './bestFingering.ts'
+export { handOn } from './bestFingering.ts'
 export type { FingeringOptions } from './fingering.ts'
 export { fingeringsOf, pairStretchMm } from './fingering.ts'
 export { FINGERTIP_WIDTH_MM } from './fingeringCost.ts'

@@ -4,7 +4,7 @@
  */
 import { type Neck, soundingMidi } from '../neck/index.ts'
 import { type Frets, fretsAt, type VoicingsFound } from '../voicing/index.ts'
-import { fingeringFinder } from './bestFingering.ts'
+import { handOn } from './bestFingering.ts'
 import type { FingeringOptions } from './fingering.ts'
 import { reachMm } from './profile.ts'
 import type { Fingering, HandProfile } from './types.ts'
@@ -48,7 +48,7 @@ export function shapeJudge(
   profile: HandProfile,
   options: FingeringOptions = {},
 ): (frets: Frets) => RankedShape {
-  const bestFingering = fingeringFinder(neck, profile, options)
+  const { bestFingering } = handOn(neck, profile, options)
   return (frets) => {
     const fingering = bestFingering(frets)
     const ease = fingering?.total ?? NO_FINGERING

@@ -19,6 +19,7 @@ export {
   COMMON_TUNINGS,
   FEWEST_STRINGS,
   MOST_STRINGS,
+  readKnownTuning,
   readTuning,
   STANDARD_TUNING,
   tuningLetters,

@@ -90,3 +90,24 @@ export const COMMON_TUNINGS: readonly Tuning[] = [
   tuning('nine strings, low C♯', 'C#1,F#1,B1,E2,A2,D3,G3,B3,E4'),
   tuning('ten strings, low C to A', 'C2,D2,E2,F2,G2,A2,D3,G3,B3,E4'),
 ]
+
+const lettersOnly = (text: string): string =>
+  text
+    .toLowerCase()
+    .replaceAll('♯', '#')
+    .replaceAll('♭', 'b')
+    .replace(/[^a-z#]/g, '')
+
+/** Reads a tuning by the name that it has here (`standard`, `dadgad`, `all fourths`), or by its pitches. */
+export function readKnownTuning(
+  text: string,
+  options: { readonly systems?: readonly NamingSystem[] } = {},
+): Result<Tuning, TextError> {
+  const wanted = lettersOnly(text)
+  const known = COMMON_TUNINGS.find((one) => lettersOnly(one.name) === wanted)
+  if (known && !/\d/.test(text)) return ok(known)
+  const read = readTuning(text, options)
+  if (!read.ok) return read
+  const same = COMMON_TUNINGS.find((one) => writeTuning(one) === writeTuning(read.value))
+  return ok(same ?? read.value)
+}

@@ -37,6 +37,29 @@ export function everyVoicing(query: VoicingQuery): readonly Frets[] {
   return found
 }
 
+/** The same trying, but only where a tone of the chord lies: a plain search that already knows its notes. */
+export function everyVoicingOfTones(query: VoicingQuery): readonly Frets[] {
+  const { chord, neck } = query
+  const root = pitchClassOf(chord.root)
+  const tones = new Set(chord.formula.map((degree) => (root + degreePitchClass(degree)) % 12))
+  const found: Frets[] = []
+  for (const set of query.stringSets ?? everyStringSet(neck.open.length)) {
+    const choices = set.map((string) => {
+      const frets: number[] = []
+      for (let fret = query.fretMin; fret <= query.fretMax; fret++)
+        if (tones.has(soundingMidi(neck, string, fret) % 12)) frets.push(fret)
+      return frets
+    })
+    for (const picked of product(choices)) {
+      const frets = neck.open.map((_, string) =>
+        set.includes(string) ? (picked[set.indexOf(string)] as number) : null,
+      )
+      if (qualifies(query, frets)) found.push(frets)
+    }
+  }
+  return found
+}
+
 function* product(choices: readonly (readonly number[])[]): Generator<readonly number[]> {
   const [first, ...rest] = choices
   if (first === undefined) yield []

@@ -177,6 +177,12 @@ describe('the search finds exactly what trying every fret finds', () => {
       bass: seldom(fc.nat(6)),
       slash: seldom(fc.constantFrom('C' as const, 'F#' as const)),
       omitted: seldom(fc.nat(6)),
+      lowest: seldom(fc.integer({ min: 43, max: 55 })),
+      highest: seldom(fc.integer({ min: 60, max: 72 })),
+      topMidi: fc.oneof(
+        { arbitrary: fc.constant(undefined), weight: 9 },
+        { arbitrary: fc.integer({ min: 60, max: 72 }), weight: 1 },
+      ),
     })
     .map(({ entry, root, neck, shuffle, fewer, bass, slash, omitted, width, ...rest }) => {
       // As many strings as the chord has tones, or one or two fewer, anywhere on the neck.

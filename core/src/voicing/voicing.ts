@@ -8,7 +8,7 @@ import { toneTable } from './tones.ts'
 import type { Frets, Place, Voicing } from './types.ts'
 
 /** One row of a search, as frets. */
-export const fretsAt = (found: VoicingsFound, row: number): Frets =>
+export const fretsAt = (found: Pick<VoicingsFound, 'strings' | 'frets'>, row: number): Frets =>
   Array.from(found.frets.subarray(row * found.strings, (row + 1) * found.strings), (fret) => (fret < 0 ? null : fret))
 
 /**

@@ -6,17 +6,13 @@ import type { APIRoute } from 'astro'
 import { DEFAULT_SETTINGS, settingOf } from '../../contracts/settings.ts'
 import { VoicingsQuery } from '../../contracts/voicingsQuery.ts'
 import { readQuery, refuse } from './_respond.ts'
-import { readTuningField } from './_shape.ts'
 
 /** `GET /api/voicings?chord=Ebmaj7&strings=5432&arrangement=drop-2`: every shape that qualifies, easiest first. */
 export const GET: APIRoute = ({ url }) => {
   const query = readQuery(url, VoicingsQuery)
   if (!query.ok) return query.response
-  const { tuning: tuningText, limit, ...fields } = query.value
-  const tuning = readTuningField(tuningText)
-  if (!tuning.ok) return tuning.response
-  const instrument = { ...STANDARD_INSTRUMENT, tuning: tuning.tuning, frets: 24, lastReachableFret: 24 }
-  const setting = settingOf(DEFAULT_SETTINGS, instrument)
+  const { limit, ...fields } = query.value
+  const setting = settingOf(DEFAULT_SETTINGS, { ...STANDARD_INSTRUMENT, frets: 24, lastReachableFret: 24 })
   const build = readBuild(fields as BuildParams, setting)
   if (!build.ok) return refuse(build.error.field, build.error)
   const { shapes, count, truncated } = answerTo(build.value, setting, limit)

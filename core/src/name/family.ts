@@ -1,0 +1,80 @@
+/** What a shape can become without leaving its strings: its family, kind by kind, and the tones that can join it. */
+import { type Chord, type Formula, respellRoot, sortedFormula, usualDegree } from '../chord/index.ts'
+import type { Neck } from '../neck/index.ts'
+import { type Degree, degreePitchClass, stepOf } from '../pitch/index.ts'
+import { morph, type Voicing } from '../voicing/index.ts'
+import { type Change, shortestChanges } from './change.ts'
+
+/** From the brightest to the darkest: each step lowers one tone by a semitone. */
+const SEVENTHS: readonly Formula[] = [
+  ['R', '3', '#5', '7'],
+  ['R', '3', '5', '7'],
+  ['R', '3', '5', 'b7'],
+  ['R', 'b3', '5', 'b7'],
+  ['R', 'b3', 'b5', 'b7'],
+  ['R', 'b3', 'b5', 'bb7'],
+]
+const SIXTHS: readonly Formula[] = [
+  ['R', '3', '5', '6'],
+  ['R', 'b3', '5', '6'],
+]
+const TRIADS: readonly Formula[] = [
+  ['R', '3', '#5'],
+  ['R', '4', '5'],
+  ['R', '3', '5'],
+  ['R', '2', '5'],
+  ['R', 'b3', '5'],
+  ['R', 'b3', 'b5'],
+]
+
+/** The row of chords that a voicing belongs to, on its own strings; the kinds that it can't be morphed into are left away. */
+export function familyRow(voicing: Voicing, neck: Neck): readonly Voicing[] {
+  const has = (step: number) => voicing.chord.formula.some((degree) => stepOf(degree) === step)
+  const row = has(7) || has(6) ? [...SEVENTHS, ...SIXTHS] : TRIADS
+  return row.flatMap((formula) => morph(voicing, formula, neck) ?? [])
+}
+
+export type Extension = '9' | 'b9' | '#9' | '11' | '#11' | '13' | 'b13' | '#5'
+export const EXTENSIONS: readonly Extension[] = ['9', 'b9', '#9', '11', '#11', '13', 'b13', '#5']
+
+/** The formula with a tone more; an altered fifth or another kind of the same extension gives way. */
+export function extended(formula: Formula, extension: Extension): Formula {
+  const step = stepOf(extension)
+  const rest = formula.filter((degree) => stepOf(degree) !== step && !(step === 5 && stepOf(degree) === 5))
+  const added = usualDegree(extension, rest)
+  // A natural thirteenth is told as the whole stack, C13, of which 9 and 11 need not sound.
+  const stack: readonly Degree[] = added === '13' ? ['9', '11'] : []
+  const below = stack.filter((degree) => rest.every((other) => stepOf(other) !== stepOf(degree)))
+  return sortedFormula([...rest, ...below, added])
+}
+
+export interface WayToExtend {
+  readonly extension: Extension
+  /** The root's voice becomes the new tone (somebody else has the root), or the root stays and the fifth gives way. */
+  readonly way: 'root-moves' | 'fifth-gives-way'
+  readonly change: Change
+}
+
+/**
+ * Both ways to add a tone on the strings that sound, each by its shortest change. What the chord has already, and what
+ * would sound as a tone that it keeps, is left away.
+ */
+export function waysToExtend(voicing: Voicing, neck: Neck): readonly WayToExtend[] {
+  const { chord } = voicing
+  const isNew = (extension: Extension) =>
+    chord.formula.every((degree) => degreePitchClass(degree) !== degreePitchClass(extension))
+  return EXTENSIONS.filter(isNew).flatMap((extension) => {
+    const formula = extended(chord.formula, extension)
+    const added = usualDegree(extension, chord.formula)
+    const target: Chord = { root: respellRoot(chord.root, formula), formula }
+    const sounds = (degree: Degree, change: Change) => change.voicing.degrees.includes(degree)
+    const find = (school: 'drop-fifth' | 'drop-root') =>
+      shortestChanges(voicing, target, neck, { school, farthest: 7 }).find((change) => sounds(added, change))
+    const keeping = find('drop-fifth')
+    const leaving = chord.formula.length > 3 ? find('drop-root') : undefined
+    return [
+      ...(leaving && !sounds('R', leaving) ? [{ extension, way: 'root-moves' as const, change: leaving }] : []),
+      ...(keeping && sounds('R', keeping) ? [{ extension, way: 'fifth-gives-way' as const, change: keeping }] : []),
+    ]
+  })
+}

@@ -1,0 +1,111 @@
+/** The engine: enumeration against trying everything, the complete ranked answer, naming, memory. */
+import { answerTo, readBuild, type Setting } from '../../core/src/build/index.ts'
+import { CATALOGUE, readSymbol, symbolSuffix } from '../../core/src/chord/index.ts'
+import { fingeringsOf, handOn, MEDIUM_HAND } from '../../core/src/hand/index.ts'
+import { namesOf } from '../../core/src/name/index.ts'
+import { neckOf, STANDARD_INSTRUMENT } from '../../core/src/neck/index.ts'
+import { must } from '../../core/src/result/index.ts'
+import { everyVoicing, everyVoicingOfTones } from '../../core/src/voicing/everyVoicing.testkit.ts'
+import { searchVoicings, type VoicingQuery } from '../../core/src/voicing/index.ts'
+import { medianMs, ms, printTable } from './table.ts'
+
+const neck = neckOf(STANDARD_INSTRUMENT)
+const setting: Setting = {
+  instrument: STANDARD_INSTRUMENT,
+  hand: MEDIUM_HAND,
+  school: 'drop-fifth',
+  thumb: false,
+  naming: ['letters'],
+  withBassPlayer: true,
+}
+const asking = (symbol: string): VoicingQuery => ({
+  chord: must(readSymbol(symbol)),
+  neck,
+  arrangement: { kind: 'any' },
+  school: 'drop-fifth',
+  doubling: false,
+  fretMin: 1,
+  fretMax: 15,
+  reachLimitMm: MEDIUM_HAND.stretchMm,
+  open: 'never',
+})
+const once = (call: () => unknown): number => {
+  const start = performance.now()
+  call()
+  return performance.now() - start
+}
+const times = (ratio: number): string => `${Math.round(ratio).toLocaleString('en')}×`
+
+console.log('\nEnumeration on all string subsets, frets 1 to 15. Trying every fret takes a minute a chord.')
+printTable(
+  ['chord', 'shapes', 'search', 'chord tones only', 'ratio', 'every fret', 'ratio'],
+  ['C7', 'Cmaj7', 'C9', 'C7b9'].map((symbol) => {
+    const query = asking(symbol)
+    const { count } = searchVoicings(query)
+    const fast = medianMs(200, () => searchVoicings(query), 50)
+    const tones = medianMs(3, () => everyVoicingOfTones(query), 1)
+    const all = symbol === 'C7' || symbol === 'C9' ? once(() => everyVoicing(query)) : undefined
+    return [
+      symbol,
+      String(count),
+      ms(fast),
+      ms(tones),
+      times(tones / fast),
+      all === undefined ? '' : ms(all),
+      all === undefined ? '' : times(all / fast),
+    ]
+  }),
+)
+
+const whole = (suffix: string) => {
+  const build = readBuild({ chord: `C${suffix}` }, setting)
+  if (!build.ok) throw new Error(build.error.message)
+  return build.value
+}
+const sized = CATALOGUE.map(({ formula, suffix }) => {
+  const build = whole(/^[b#]/.test(suffix) ? `(${suffix})` : suffix)
+  return { build, suffix, tones: formula.length, count: searchVoicings({ ...asking('C'), chord: build.chord }).count }
+})
+const most = sized.toSorted((a, b) => b.count - a.count).slice(0, 3)
+const plain = sized.filter(({ suffix }) => ['13#11', '9', '7', ''].includes(suffix))
+
+console.log(
+  '\nThe complete ranked answer: arrangement, names, reach, fingering, muting, register; all string sets, 15 frets.',
+)
+printTable(
+  ['chord', 'tones', 'shapes', 'median'],
+  [...most, ...plain].map(({ build, suffix, tones, count }) => [
+    `C${suffix}`,
+    String(tones),
+    String(count),
+    ms(medianMs(31, () => answerTo(build, setting), 10)),
+  ]),
+)
+
+const [largest] = most
+if (!largest) throw new Error('the catalogue is empty')
+const shapes = answerTo(largest.build, setting).shapes.map(({ frets }) => frets)
+console.log(`\nPer shape, over the ${shapes.length} shapes of C${largest.suffix}.`)
+const finder = handOn(neck, MEDIUM_HAND).bestFingering
+const perShape = (call: (frets: (typeof shapes)[number]) => unknown) =>
+  `${((1000 * medianMs(15, () => shapes.forEach(call))) / shapes.length).toFixed(1)} µs`
+printTable(
+  ['step', 'per shape'],
+  [
+    ['every name of one shape', perShape((frets) => namesOf(frets, neck))],
+    ['the best fingering', perShape(finder)],
+    ['the same from all fingerings', perShape((frets) => fingeringsOf(neck, frets, MEDIUM_HAND)[0])],
+  ],
+)
+
+const collect = globalThis.gc
+if (collect) {
+  collect()
+  const before = process.memoryUsage().heapUsed
+  const answer = answerTo(largest.build, setting)
+  collect()
+  const after = process.memoryUsage().heapUsed
+  console.log(
+    `\nMemory of the full answer to C${symbolSuffix(largest.build.chord.formula)} (${answer.count} shapes): ${((after - before) / 1e6).toFixed(1)} MB\n`,
+  )
+}
