@@ -9,6 +9,7 @@ import {
   answerTo,
   type Build,
   buildAround,
+  completeLine,
   type FieldError,
   playableCount,
   readBuild,
@@ -46,6 +47,12 @@ describe('a typed line', () => {
     ['C m7 b5 any', { chord: 'Cm7b5' }],
     ['D open doubled', { chord: 'D', doubling: 'true', open: 'allow' }],
     ['D/F#', { chord: 'D/F#' }],
+    ['Eb R 3 5 7 drop2', { chord: 'Ebmaj7', arrangement: 'drop-2' }],
+    ['C 1 b3 5 b7 5432', { chord: 'Cm7', strings: '5432' }],
+    ['C m3 m3 M3', { chord: 'Cm7b5' }],
+    ['A M3 M3', { chord: 'Aaug' }],
+    ['D in dadgad', { chord: 'D', tuning: 'D2,A2,D3,G3,A3,D4' }],
+    ['D7 3rd in the bass in D A D G B E', { chord: 'D7', bass: '3', tuning: 'D2,A2,D3,G3,B3,E4' }],
   ])('%s', (text, expected) => expect(params(text)).toEqual(expected))
 
   test('what it does not name stays as it was, but for the tones of the chord before', () =>
@@ -167,4 +174,29 @@ test.each([
 ])('a build in the tuning %s is played there', (tuning, pitches) => {
   const read = readBuild({ chord: 'D', tuning, strings: '654' }, setting)
   expect(read.ok && writeBuild(read.value, 6)).toEqual({ chord: 'D', strings: '654', tuning: pitches })
+})
+
+describe('a half-typed line goes on', () => {
+  const lines = (text: string) => completeLine(text, setting).map(({ line }) => line)
+  test.each([
+    ['Ebmaj', 'Ebmaj7'],
+    ['F#m7', 'F#m7b5'],
+    ['C', 'C R b3 5 b7'],
+    ['Ebmaj7 dr', 'Ebmaj7 drop 2'],
+    ['Ebmaj7 drop2 54', 'Ebmaj7 drop2 5432'],
+    ['Ebmaj7 3', 'Ebmaj7 3rd bass'],
+    ['G9 no', 'G9 no 5'],
+    ['D i', 'D in standard'],
+  ])('%s with %s', (text, expected) => expect(lines(text)).toContain(expected))
+  test('every line that is offered can be read, and there are never more than eight', () => {
+    let offered = 0
+    for (const text of ['C', 'Bb', 'Am', 'Ebmaj7 ', 'Ebmaj7 d', 'Gm9 5', 'F#7 drop2 ', 'D in'])
+      for (const { line } of completeLine(text, setting)) {
+        expect(readBuildLine(line, setting).ok).toBe(true)
+        offered++
+      }
+    expect(offered).toBeGreaterThan(20)
+    expect(completeLine('C', setting).length).toBeLessThanOrEqual(8)
+  })
+  test('what is no chord is not gone on with', () => expect(lines('Q')).toEqual([]))
 })

@@ -3,7 +3,9 @@
  * and what isn't named stays as it was in the build before.
  */
 
-import { readSymbol } from '../chord/index.ts'
+import { readFormula, readSymbol, readThirds, writeFormula } from '../chord/index.ts'
+import { readKnownTuning, writeTuning } from '../neck/index.ts'
+import { readNote } from '../pitch/index.ts'
 import { fail, ok, type Result, type TextError } from '../result/index.ts'
 import { type BuildParams, readBuild, writeBuild } from './params.ts'
 import type { Build, FieldError, Setting } from './types.ts'
@@ -42,6 +44,54 @@ function chordWords(words: readonly Word[], text: string, setting: Setting): Res
   return read > 0 ? ok(read) : fail(first as TextError)
 }
 
+interface ChordRead {
+  /** As a symbol: what was typed, or the formula in brackets after its root. */
+  readonly symbol: string
+  /** Words taken. */
+  readonly count: number
+}
+
+/** `Eb R 3 5 7` and `C m3 m3 M3`: a root, then its formula as degrees or as stacked thirds. */
+function formulaAfterRoot(words: readonly Word[], setting: Setting): Result<ChordRead, TextError> | undefined {
+  const [root, first] = words
+  if (!root || !first || readNote(root.text, setting.naming) === undefined) return undefined
+  const thirds = /^[mM]3$/.test(first.text)
+  if (!thirds && !/^(R|1)$/i.test(first.text)) return undefined
+  let count = 1
+  while (
+    words[count] &&
+    (thirds ? /^[mM]3$/ : /^(R|1|[b#♭♯]*(2|3|4|5|6|7|9|11|13))$/i).test((words[count] as Word).text)
+  )
+    count++
+  const told = words.slice(1, count)
+  const formula = (thirds ? readThirds : readFormula)(told.map((word) => word.text).join(' '))
+  if (!formula.ok) return fail({ ...formula.error, at: first.at + formula.error.at })
+  return ok({ symbol: `${root.text}[${writeFormula(formula.value)}]`, count })
+}
+
+/** The chord that a line begins with. */
+function readChordWords(words: readonly Word[], text: string, setting: Setting): Result<ChordRead, TextError> {
+  const formula = formulaAfterRoot(words, setting)
+  if (formula !== undefined) return formula
+  const count = chordWords(words, text, setting)
+  if (!count.ok) return count
+  const last = words[count.value - 1] as Word
+  return ok({ symbol: text.slice(0, last.at + last.text.length).trim(), count: count.value })
+}
+
+/** A tuning named over the words from `from` on: `dadgad`, `D A D G A D`, `all fourths`; the longest that is one. */
+function tuningAt(words: readonly Word[], from: number): { readonly text: string; readonly count: number } | undefined {
+  for (let count = Math.min(10, words.length - from); count > 0; count--) {
+    const text = words
+      .slice(from, from + count)
+      .map((word) => word.text)
+      .join(' ')
+    const known = readKnownTuning(text)
+    if (known.ok) return { text: writeTuning(known.value), count }
+  }
+  return undefined
+}
+
 /** Reads a typed line. `before` lends its arrangement and string set where the line names none. */
 export function readBuildLine(text: string, setting: Setting, before?: Build): Result<Build, FieldError> {
   if (text.length > 160)
@@ -52,9 +102,9 @@ export function readBuildLine(text: string, setting: Setting, before?: Build): R
       message: 'that is too long for a build line; expected at most 160 characters',
     })
   const words = [...text.matchAll(/\S+/gu)].map((found) => ({ text: found[0], at: found.index }))
-  const chordEnd = words.length === 0 ? undefined : chordWords(words, text, setting)
-  if (chordEnd === undefined || !chordEnd.ok) {
-    const error = chordEnd?.error
+  const read = words.length === 0 ? undefined : readChordWords(words, text, setting)
+  if (read === undefined || !read.ok) {
+    const error = read?.error
     return fail({
       field: 'chord',
       at: error?.at ?? 0,
@@ -62,12 +112,11 @@ export function readBuildLine(text: string, setting: Setting, before?: Build): R
       message: error?.message ?? 'nothing to read yet; expected a chord symbol such as Ebmaj7',
     })
   }
-  const last = words[chordEnd.value - 1] as Word
-  const symbol = text.slice(0, last.at + last.text.length).trim()
+  const { symbol } = read.value
   const chord = readSymbol(symbol, setting.naming)
   const formula: readonly string[] = chord.ok ? chord.value.formula : []
   const strings = setting.instrument.tuning.strings.length
-  const kept = before === undefined ? {} : writeBuild(before, strings)
+  const kept: BuildParams = before === undefined ? {} : writeBuild(before, strings)
   const params: Record<string, string> = { ...kept, chord: symbol }
   // Tones of another chord mean nothing here.
   for (const field of ['bass', 'top', 'omit']) delete params[field]
@@ -80,11 +129,19 @@ export function readBuildLine(text: string, setting: Setting, before?: Build): R
       message: `${[...word.text].slice(0, 16).join('')} is not part of a build line here; expected ${expected}`,
     })
 
-  const rest = words.slice(chordEnd.value)
+  const rest = words.slice(read.value.count)
   for (let at = 0; at < rest.length; at++) {
     const word = rest[at] as Word
     const next = rest[at + 1]
     const lower = word.text.toLowerCase().replace(/[,;]$/, '')
+    const tuning = lower === 'in' ? tuningAt(rest, at + 1) : undefined
+    if (tuning !== undefined) {
+      params['tuning'] = tuning.text
+      // String numbers of a neck with other strings mean nothing here.
+      if (params['strings'] === kept.strings && tuning.text.split(',').length !== strings) delete params['strings']
+      at += tuning.count
+      continue
+    }
     if (FILLERS.test(lower)) continue
     if (/^(close|spread|shell|any|drop-?\d([&+-]\d)?)$/.test(lower)) params['arrangement'] = lower
     else if (lower === 'drop' && next && /^\d([&+-]\d)?$/.test(next.text)) {
