@@ -1,7 +1,3 @@
 declare namespace App {
-  interface Locals {
-    shapes: import('./data/repositories.ts').Repositories['shapes']
-    instruments: import('./data/repositories.ts').Repositories['instruments']
-    settings: import('./data/repositories.ts').Repositories['settings']
-  }
+  interface Locals extends import('./data/repositories.ts').Repositories {}
 }

@@ -43,5 +43,5 @@ test('where nothing is found there is a way out that finds something', () => {
   const asked = build('Fm11 drop2 5432')
   expect(shapesFor(asked, setting).count).toBe(0)
   const found = waysOut(asked, setting).filter((way) => shapesFor(way.build, setting).count > 0)
-  expect(found.map(({ giveUp }) => giveUp)).toContain('arrangement')
+  expect(found.map(({ giveUp }) => giveUp)).toEqual(expect.arrayContaining(['strings', 'omit']))
 })

@@ -1,6 +1,7 @@
 /** What each word of a build may be changed to; every choice is a whole build, so that it can be counted and taken. */
 import { omittableDegrees } from '../chord/index.ts'
 import { COMMON_TUNINGS, type StringSet, writeTuning } from '../neck/index.ts'
+import { stepOf } from '../pitch/index.ts'
 import { ARRANGEMENT_NAMES } from '../voicing/index.ts'
 import { instrumentFor } from './shapes.ts'
 import type { Build, Setting } from './types.ts'
@@ -79,7 +80,20 @@ export function waysOut(
       ? []
       : [{ giveUp: 'bass' as const, build: { ...build, bass: undefined, top: undefined } }]),
     ...(build.omit === undefined ? [] : [{ giveUp: 'omit' as const, build: { ...build, omit: undefined } }]),
+    ...fewerTones(build),
   ]
 }
+
+/** More tones than strings, and no school that leaves out enough: the fifth goes, then the lower extensions, then the root. */
+function fewerTones(build: Build): readonly { readonly giveUp: 'omit'; readonly build: Build }[] {
+  const { formula } = build.chord
+  const tooMany = build.strings === undefined ? 0 : formula.length - build.strings.length
+  if (tooMany <= 0) return []
+  const highest = formula.at(-1)
+  const extensions = formula.filter((degree) => stepOf(degree) > 7 && degree !== highest)
+  const omit = [...formula.filter((degree) => degree === '5'), ...extensions, 'R' as const].slice(0, tooMany)
+  return omit.length === tooMany ? [{ giveUp: 'omit', build: { ...build, omit } }] : []
+}
+
 /** Frets from the lowest to the highest finger when the player lifts the reach limit. */
 const LONGER_SPAN = 7

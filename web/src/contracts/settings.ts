@@ -15,6 +15,13 @@ export const Settings = v.object({
   leavingOut: v.picklist(['drop-fifth', 'drop-root', 'shell']),
   thumb: v.boolean(),
   withBassPlayer: v.boolean(),
+  /** The lowest string drawn on top. */
+  lowOnTop: v.boolean(),
+  strum: v.picklist(['down', 'up']),
+  /** Milliseconds between neighbouring strings. */
+  strumMs: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(200)),
+  /** A bass that plays the root along. */
+  bassStandIn: v.boolean(),
   muted: v.boolean(),
   /** 0 to 100. */
   volume: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
@@ -32,6 +39,10 @@ export const DEFAULT_SETTINGS: Settings = {
   leavingOut: 'drop-fifth',
   thumb: false,
   withBassPlayer: false,
+  lowOnTop: false,
+  strum: 'down',
+  strumMs: 34,
+  bassStandIn: false,
   muted: false,
   volume: 70,
 }

@@ -3,15 +3,20 @@ import { type Database, dataFolder, openDatabase } from './database.ts'
 import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
 import { createSettingsRepository, type SettingsRepository } from './settingsRepository.ts'
 import { createShapeRepository, type ShapeRepository } from './shapeRepository.ts'
+import { createSetRepository, createTrayRepository, type SetRepository, type TrayRepository } from './trayRepository.ts'
 
 export interface Repositories {
   readonly shapes: ShapeRepository
+  readonly sets: SetRepository
+  readonly tray: TrayRepository
   readonly instruments: InstrumentRepository
   readonly settings: SettingsRepository
 }
 
 export const createRepositories = (db: Database): Repositories => ({
   shapes: createShapeRepository(db),
+  sets: createSetRepository(db),
+  tray: createTrayRepository(db),
   instruments: createInstrumentRepository(db),
   settings: createSettingsRepository(db),
 })

@@ -1,5 +1,7 @@
 /** The tables. `version` counts a player's edits: a stale write is refused. Texts of music are what core reads back. */
+
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { TrayShape } from '../contracts/tray.ts'
 
 export const instruments = sqliteTable('instruments', {
   id: integer('id').primaryKey({ autoIncrement: true }),
@@ -38,4 +40,20 @@ export const keptShapes = sqliteTable('kept_shapes', {
 export const settings = sqliteTable('settings', {
   key: text('key').primaryKey(),
   value: text('value', { mode: 'json' }).notNull(),
+})
+
+/** One row: the tray. */
+export const trays = sqliteTable('trays', {
+  id: integer('id').primaryKey(),
+  name: text('name').notNull(),
+  shapes: text('shapes', { mode: 'json' }).$type<readonly TrayShape[]>().notNull(),
+  version: integer('version').notNull(),
+})
+
+export const keptSets = sqliteTable('kept_sets', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  name: text('name').notNull(),
+  shapes: text('shapes', { mode: 'json' }).$type<readonly TrayShape[]>().notNull(),
+  createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
+  deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
 })

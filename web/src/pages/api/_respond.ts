@@ -71,3 +71,6 @@ export function readQuery<Schema extends v.GenericSchema>(
 
 export const idFrom = (text: string | undefined): number | undefined =>
   text !== undefined && /^\d{1,12}$/.test(text) ? Number(text) : undefined
+
+export const noSuch = (what: string): Response =>
+  problem(404, { error: `there is no such ${what} in the Book`, field: 'id', expected: `the id of a ${what}` })

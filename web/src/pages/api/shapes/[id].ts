@@ -1,9 +1,6 @@
 import type { APIRoute } from 'astro'
 import { KeptShapeRename } from '../../../contracts/keptShape.ts'
-import { idFrom, problem, readBody } from '../_respond.ts'
-
-const missing = () =>
-  problem(404, { error: 'there is no such shape in the Book', field: 'id', expected: 'the id of a kept shape' })
+import { idFrom, noSuch, readBody } from '../_respond.ts'
 
 export const PATCH: APIRoute = async ({ params, request, locals }) => {
   const id = idFrom(params['id'])
@@ -14,7 +11,7 @@ export const PATCH: APIRoute = async ({ params, request, locals }) => {
     case 'done':
       return Response.json(outcome.shape)
     case 'missing':
-      return missing()
+      return noSuch('shape')
     case 'stale':
       return Response.json(
         {
@@ -32,5 +29,7 @@ export const PATCH: APIRoute = async ({ params, request, locals }) => {
 
 export const DELETE: APIRoute = ({ params, locals }) => {
   const id = idFrom(params['id'])
-  return id !== undefined && locals.shapes.remove(id, new Date()) ? new Response(null, { status: 204 }) : missing()
+  return id !== undefined && locals.shapes.remove(id, new Date())
+    ? new Response(null, { status: 204 })
+    : noSuch('shape')
 }
