@@ -51,6 +51,7 @@ const shape = (name: string, chord: string, frets: string, tuning: string, note:
   chord,
   shape: frets,
   tuning,
+  fingers: '',
   note,
 })
 

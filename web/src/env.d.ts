@@ -1,3 +1,4 @@
 declare namespace App {
-  interface Locals extends import('./data/repositories.ts').Repositories {}
+  type Repositories = import('./data/repositories.ts').Repositories
+  interface Locals extends Repositories {}
 }

@@ -62,6 +62,9 @@ describe('a typed line', () => {
       strings: '5432',
     }))
 
+  test('any strings frees the strings that were named before', () =>
+    expect(params('Am7 any strings', build('Ebmaj7 drop2 5432'))).toEqual({ chord: 'Am7', arrangement: 'drop-2' }))
+
   test.each([
     ['C7x9', 'chord', 2],
     ['', 'chord', 0],

@@ -25,7 +25,12 @@ export function completeLine(text: string, setting: Setting, before?: Build): re
   if (typed === '') return []
   const legal = (completion: Completion) => readBuildLine(completion.line, setting, before).ok
   const found = /\s/.test(typed) ? wishes(typed, setting, before) : symbols(typed, setting)
-  return found.filter((completion) => completion.line !== text.trim() && legal(completion)).slice(0, MOST)
+  const offered: Completion[] = []
+  for (const completion of found) {
+    if (offered.length === MOST) break
+    if (completion.line !== text.trim() && legal(completion)) offered.push(completion)
+  }
+  return offered
 }
 
 function symbols(typed: string, setting: Setting): readonly Completion[] {

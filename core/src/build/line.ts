@@ -142,6 +142,11 @@ export function readBuildLine(text: string, setting: Setting, before?: Build): R
       at += tuning.count
       continue
     }
+    if (lower === 'any' && next && /^strings?,?$/i.test(next.text)) {
+      delete params['strings']
+      at++
+      continue
+    }
     if (FILLERS.test(lower)) continue
     if (/^(close|spread|shell|any|drop-?\d([&+-]\d)?)$/.test(lower)) params['arrangement'] = lower
     else if (lower === 'drop' && next && /^\d([&+-]\d)?$/.test(next.text)) {

@@ -13,6 +13,8 @@ export const KeptShapeDraft = v.strictObject({
   chord: v.pipe(v.string(), v.minLength(1), v.maxLength(48)),
   shape: v.pipe(v.string(), v.minLength(4), v.maxLength(40)),
   tuning: v.pipe(v.string(), v.minLength(8), v.maxLength(60)),
+  /** The fingering that the player chose, lowest string first, `x` for none: `x1324x`. Empty: the best one. */
+  fingers: v.optional(v.pipe(v.string(), v.regex(/^[xT1-4]{0,10}$/, 'fingers such as x1324x')), ''),
   note: v.optional(v.pipe(v.string(), v.maxLength(500)), ''),
 })
 export type KeptShapeDraft = v.InferOutput<typeof KeptShapeDraft>

@@ -26,7 +26,14 @@ afterEach(() => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-const shape = (name: string) => ({ name, chord: 'Ebmaj7', shape: 'x6878x', tuning: 'E2,A2,D3,G3,B3,E4', note: '' })
+const shape = (name: string) => ({
+  name,
+  chord: 'Ebmaj7',
+  shape: 'x6878x',
+  tuning: 'E2,A2,D3,G3,B3,E4',
+  fingers: '',
+  note: '',
+})
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 1, 20, minute))
 
 describe('the Book', () => {

@@ -28,6 +28,7 @@ export const keptShapes = sqliteTable('kept_shapes', {
   chord: text('chord').notNull(),
   shape: text('shape').notNull(),
   tuning: text('tuning').notNull(),
+  fingers: text('fingers').notNull().default(''),
   note: text('note').notNull().default(''),
   createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
   updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),

@@ -81,6 +81,7 @@ const shapeOf = (row: typeof keptShapes.$inferSelect): KeptShape => ({
   chord: row.chord,
   shape: row.shape,
   tuning: row.tuning,
+  fingers: row.fingers,
   note: row.note,
   createdAt: row.createdAt.toISOString(),
   version: row.version,

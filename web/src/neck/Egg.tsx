@@ -11,15 +11,18 @@ export interface EggProps {
   readonly size?: number
   /** `stone`: another inversion, small and quiet. `ghost`: the chord has it and nobody sounds it. */
   readonly kind?: 'sounding' | 'stone' | 'ghost'
+  /** Moved against the shape in hand: ringed. */
+  readonly moved?: boolean
 }
 
 /** A tone: a small tilted oval whose filling tells how much it matters. */
-export function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding' }: EggProps) {
+export function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved = false }: EggProps) {
   const weight = toneWeight(degree)
   const height = size * 0.75
   const shape = { cx: x, cy: y, transform: `rotate(-14 ${x} ${y})` }
   return (
     <g className={classes['egg']} data-weight={weight} data-kind={kind}>
+      {moved && <ellipse {...shape} rx={size + 4.5} ry={height + 4.5} className={classes['halo']} />}
       <ellipse {...shape} rx={size} ry={height} className={classes['body']} />
       {weight === 'extension' && kind === 'sounding' && (
         <ellipse {...shape} rx={size - 3.6} ry={height - 3.4} className={classes['innerRim']} />

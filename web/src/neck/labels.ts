@@ -1,27 +1,27 @@
-import type { Fingering } from '@nestling/core/hand'
-import { type NamingSystem, writeNote } from '@nestling/core/pitch'
+import type { Finger } from '@nestling/core/hand'
+import { type Degree, type NamingSystem, type NoteName, writeNote } from '@nestling/core/pitch'
 import type { Voicing } from '@nestling/core/voicing'
 import type { Labels } from '../contracts/settings.ts'
 import { degreeName, degreeSign } from './tone.ts'
 
-/** What stands in the egg of one string. */
+/** What stands in an egg. */
 export function eggLabel(
-  voicing: Voicing,
-  string: number,
+  tone: {
+    readonly degree: Degree
+    readonly note: NoteName | undefined
+    readonly finger: Finger | null | undefined
+    readonly fret: number
+  },
   labels: Labels,
   naming: NamingSystem,
-  fingering?: Fingering,
 ): string {
-  const degree = voicing.degrees[string]
-  const note = voicing.notes[string]
-  if (degree === null || degree === undefined) return ''
   switch (labels) {
     case 'degree':
-      return degreeSign(degree)
+      return degreeSign(tone.degree)
     case 'note':
-      return note ? writeNote(note, naming) : ''
+      return tone.note === undefined ? '' : writeNote(tone.note, naming)
     case 'finger':
-      return String(fingering?.fingers[string] ?? (voicing.frets[string] === 0 ? '0' : ''))
+      return String(tone.finger ?? (tone.fret === 0 ? '0' : ''))
     case 'none':
       return ''
   }

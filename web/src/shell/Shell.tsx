@@ -13,9 +13,11 @@ import { Notifications } from '@mantine/notifications'
 import { useStore } from '@nanostores/react'
 import { tuningLetters } from '@nestling/core/neck'
 import type { ReactNode } from 'react'
-import { $session, chooseInstrument, toggleMuted } from '../state/session.ts'
-import { IconChevronDown, IconMoon, IconSun, IconVolume, IconVolumeOff } from './icons.ts'
+import { $session, chooseInstrument } from '../state/session.ts'
+import { IconChevronDown, IconMoon, IconSun } from './icons.ts'
 import classes from './Shell.module.css'
+import { SoundMenu } from './SoundMenu.tsx'
+import { Tray } from './Tray.tsx'
 import { cssVariables, theme } from './theme.ts'
 
 export type ViewName = 'Build' | 'Book'
@@ -24,11 +26,18 @@ const VIEWS: readonly { readonly name: ViewName; readonly href: string }[] = [
   { name: 'Book', href: '/book' },
 ]
 
-export function Shell({ view, children }: { readonly view: ViewName; readonly children: ReactNode }) {
+export interface ShellProps {
+  readonly view: ViewName
+  /** On a wide screen the view fills the window, and its parts scroll by themselves. */
+  readonly fixed?: boolean
+  readonly children: ReactNode
+}
+
+export function Shell({ view, fixed = false, children }: ShellProps) {
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
       <Notifications position="bottom-right" autoClose={8000} />
-      <div className={classes['frame']}>
+      <div className={classes['frame']} data-fixed={fixed || undefined}>
         <header className={classes['header']}>
           <a className={classes['name']} href="/">
             Nestling
@@ -42,11 +51,12 @@ export function Shell({ view, children }: { readonly view: ViewName; readonly ch
           </nav>
           <div className={classes['tools']}>
             <InstrumentMenu />
-            <SoundToggle />
+            <SoundMenu />
             <LightToggle />
           </div>
         </header>
         <main className={classes['main']}>{children}</main>
+        <Tray />
       </div>
     </MantineProvider>
   )
@@ -77,24 +87,6 @@ function InstrumentMenu() {
         {instruments.length === 0 && <Menu.Item disabled>No instrument kept yet: a standard guitar is used</Menu.Item>}
       </Menu.Dropdown>
     </Menu>
-  )
-}
-
-function SoundToggle() {
-  const { settings } = useStore($session)
-  const label = settings.muted ? 'Sound is off; turn it on' : 'Sound is on; turn it off'
-  return (
-    <Tooltip label={label}>
-      <ActionIcon
-        variant="subtle"
-        color="gray"
-        aria-label={label}
-        aria-pressed={settings.muted}
-        onClick={() => void toggleMuted()}
-      >
-        {settings.muted ? <IconVolumeOff size={18} /> : <IconVolume size={18} />}
-      </ActionIcon>
-    </Tooltip>
   )
 }
 

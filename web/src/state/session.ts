@@ -36,4 +36,3 @@ export async function changeSettings(changes: Partial<Settings>): Promise<void> 
 }
 
 export const chooseInstrument = (instrumentId: number): Promise<void> => changeSettings({ instrumentId })
-export const toggleMuted = (): Promise<void> => changeSettings({ muted: !$session.get().settings.muted })

@@ -4,23 +4,34 @@ import { useState } from 'react'
 import type { KeptInstrument } from '../../contracts/instrument.ts'
 import type { KeptShape } from '../../contracts/keptShape.ts'
 import type { Settings } from '../../contracts/settings.ts'
+import type { KeptSet, Tray } from '../../contracts/tray.ts'
 import { EggPatterns } from '../../neck/Egg.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import { $session, sessionOf } from '../../state/session.ts'
+import { $tray } from '../../state/tray.ts'
 import classes from './BookView.module.css'
 import { KeptShapeCard } from './KeptShapeCard.tsx'
+import { SetCard } from './SetCard.tsx'
 import { useBook } from './useBook.ts'
+import { useSets } from './useSets.ts'
 
 export interface BookViewProps {
   readonly shapes: readonly KeptShape[]
   readonly total: number
+  readonly sets: readonly KeptSet[]
+  readonly setTotal: number
   readonly settings: Settings
   readonly instruments: readonly KeptInstrument[]
+  readonly tray: Tray
 }
 
 export default function BookView(props: BookViewProps) {
-  useState(() => $session.set(sessionOf(props.settings, props.instruments)))
+  useState(() => {
+    $session.set(sessionOf(props.settings, props.instruments))
+    $tray.set(props.tray)
+  })
   useStore($session)
+  const { sets, remove: removeSet, toTray } = useSets(props.sets)
   const { shapes, total, find, setFind, rename, remove } = useBook(props.shapes, props.total)
   return (
     <Shell view="Book">
@@ -51,6 +62,21 @@ export default function BookView(props: BookViewProps) {
           </p>
         )}
         {total > 0 && shapes.length === 0 && <p className={classes['empty']}>Nothing in the Book matches “{find}”.</p>}
+        {sets.length > 0 && find === '' && (
+          <section aria-label="Sets">
+            <h2 className={classes['section']}>
+              Sets{sets.length < props.setTotal ? `, the newest ${sets.length} of ${props.setTotal}` : ''}
+            </h2>
+            <ul className={classes['shapes']}>
+              {sets.map((set) => (
+                <li key={set.id}>
+                  <SetCard set={set} remove={removeSet} toTray={toTray} />
+                </li>
+              ))}
+            </ul>
+            <h2 className={classes['section']}>Shapes</h2>
+          </section>
+        )}
         <ul className={classes['shapes']}>
           {shapes.map((shape) => (
             <li key={shape.id}>

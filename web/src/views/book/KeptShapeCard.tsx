@@ -132,5 +132,6 @@ function openHref(shape: KeptShape): string {
     tuning: shape.tuning,
   })
   if (kept?.voicing?.frets.includes(0)) params.set('open', 'allow')
+  if (shape.fingers !== '') params.set('fingers', shape.fingers)
   return `/?${params.toString()}`
 }

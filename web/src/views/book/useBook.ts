@@ -1,8 +1,8 @@
 import { createElement, useState } from 'react'
 import type { KeptShape } from '../../contracts/keptShape.ts'
+import { UndoNotice } from '../../shell/UndoNotice.tsx'
 import { deleteShape, renameShape, restoreShape } from '../../state/book.ts'
 import { tell } from '../../state/notices.ts'
-import { UndoNotice } from './UndoNotice.tsx'
 
 export interface Book {
   readonly shapes: readonly KeptShape[]
@@ -62,7 +62,7 @@ export function useBook(initial: readonly KeptShape[], initialTotal: number): Bo
         tell.hide(id)
         void restore(shape)
       }
-      tell.done(createElement(UndoNotice, { name: shape.name, undo }), id)
+      tell.done(createElement(UndoNotice, { words: `Deleted: ${shape.name}`, undo }), id)
     },
   }
 }

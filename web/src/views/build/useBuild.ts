@@ -1,167 +1,100 @@
-/** All effects of the Build view: opening the store, the address, the keys, sound, keeping, and what is said aloud. */
-
+/** All effects of the Build view: opening the store, the address, the keys, and what is said aloud. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { writeTuning } from '@nestling/core/neck'
-import { type Voicing, writeShape } from '@nestling/core/voicing'
 import { useEffect, useRef, useState } from 'react'
-import { LABELS } from '../../contracts/settings.ts'
 import { spokenVoicing } from '../../neck/labels.ts'
-import { type PlayStyle, playPitches, silence } from '../../sound/player.ts'
-import { keepShape } from '../../state/book.ts'
+import { silence } from '../../sound/player.ts'
 import {
   $build,
+  $typed,
   addressOf,
   type BuildState,
   changeSetting,
-  invert,
-  moveFret,
-  moveStrings,
   openBuild,
-  redo,
+  readAddress,
   stateFrom,
-  undo,
   voicingInHand,
-} from '../../state/build.ts'
-import { tell } from '../../state/notices.ts'
-import { $session, $setting, changeSettings, sessionOf } from '../../state/session.ts'
+} from '../../state/build/index.ts'
+import { $session, $setting, sessionOf } from '../../state/session.ts'
+import { $tray } from '../../state/tray.ts'
 import type { BuildViewProps } from './BuildView.tsx'
+import { onBuildKey } from './keys.ts'
+import { $chosenFingers } from './shown.ts'
 
-export const LINE_INPUT_ID = 'build-line-input'
+/** A state that stays this long is written into the address. */
+const SETTLED_MS = 150
+/** Changes that follow one another more quickly are one step back for the browser. */
+const TOGETHER_MS = 900
 
-export function useBuild({ address, settings, instruments }: BuildViewProps): {
-  readonly first: BuildState
-  readonly announcement: string
-} {
+export function useBuild(
+  { address, fingers, settings, instruments, tray }: BuildViewProps,
+  openHelp: () => void,
+): BuildState {
   // The session must hold before the first drawing, on the server and in the browser alike.
   const [first] = useState(() => {
     $session.set(sessionOf(settings, instruments))
-    return stateFrom(address, $setting.get())
+    $tray.set(tray)
+    const opened = stateFrom(address, $setting.get())
+    $typed.set(opened.typed)
+    if (fingers !== undefined && address.shape !== undefined) $chosenFingers.set({ [address.shape]: fingers })
+    return opened.state
   })
   const state = useStore($build) ?? first
   const setting = useStore($setting)
 
   useEffect(() => openBuild(first), [first])
-  const opened = useRef(setting.instrument)
+  const opened = useRef(setting)
   useEffect(() => {
-    if (opened.current === setting.instrument) return
-    opened.current = setting.instrument
+    if (opened.current === setting) return
+    opened.current = setting
     changeSetting(setting)
   }, [setting])
+  const pushed = useRef(Number.NEGATIVE_INFINITY)
   useEffect(() => {
-    if ($build.get()) window.history.replaceState(null, '', addressOf(state))
+    if ($build.get() === undefined || state.search.status !== 'found') return undefined
+    const settled = setTimeout(() => {
+      const to = addressOf(state)
+      if (to === window.location.pathname + window.location.search) return
+      // Quick steps in a row are one page to go back to; the first address of a visit is written over.
+      const fresh = performance.now() - pushed.current > TOGETHER_MS && pushed.current > 0
+      pushed.current = performance.now()
+      if (fresh) window.history.pushState(null, '', to)
+      else window.history.replaceState(null, '', to)
+    }, SETTLED_MS)
+    return () => clearTimeout(settled)
   }, [state])
   useEffect(() => {
-    window.addEventListener('keydown', onKey)
+    const back = () => {
+      const there = stateFrom(readAddress(new URLSearchParams(window.location.search)), $setting.get())
+      $typed.set(there.typed)
+      openBuild(there.state)
+    }
+    window.addEventListener('popstate', back)
+    return () => window.removeEventListener('popstate', back)
+  }, [])
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => onBuildKey(event, openHelp)
     const quiet = () => void silence()
+    window.addEventListener('keydown', onKey)
     window.addEventListener('pagehide', quiet)
     return () => {
       window.removeEventListener('keydown', onKey)
       window.removeEventListener('pagehide', quiet)
     }
-  }, [])
+  }, [openHelp])
 
-  return { first, announcement: announcementOf(state) }
+  return state
+}
+
+/** What a screen reader hears when the shape changes or a text can't be read. */
+export function useAnnouncement(state: BuildState): string {
+  const { problem } = useStore($typed)
+  return problem?.message ?? announcementOf(state)
 }
 
 function announcementOf(state: BuildState): string {
+  if (state.search.status === 'searching') return ''
   const voicing = voicingInHand(state)
   const symbol = writeSymbol(state.build.chord)
-  if (state.problem) return state.problem.message
-  if (state.search.status === 'searching') return ''
   return voicing ? `${symbol}, ${spokenVoicing(voicing, 'letters')}` : `${symbol}, no shape`
-}
-
-export function playInHand(style: PlayStyle): void {
-  const now = $build.get()
-  const voicing = now && voicingInHand(now)
-  const { muted, volume } = $session.get().settings
-  if (!voicing || muted) {
-    if (muted) tell.done('Sound is off. Turn it on at the top right.', 'muted')
-    return
-  }
-  const midis = voicing.midis.filter((midi): midi is number => midi !== null)
-  void playPitches(midis, style, volume).catch((error: unknown) =>
-    tell.problem('No sound', error instanceof Error ? error.message : String(error)),
-  )
-}
-
-export async function keepInHand(): Promise<void> {
-  const now = $build.get()
-  const voicing = now && voicingInHand(now)
-  if (!now || !voicing) return
-  const answer = await keepShape(draftOf(now, voicing))
-  if (answer.ok) tell.done(`Kept in the Book: ${answer.value.name}`)
-  else tell.problem('Not kept', answer.message)
-}
-
-function draftOf(state: BuildState, voicing: Voicing) {
-  const { chord } = state.build
-  const { naming, symbols } = $session.get().settings
-  const shape = writeShape(voicing.frets)
-  const name = `${writeSymbol(chord, { naming, school: symbols })} ${shape}`
-  return {
-    name,
-    chord: writeSymbol(chord, { ascii: true }),
-    shape,
-    tuning: writeTuning(state.setting.instrument.tuning),
-    note: '',
-  }
-}
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  target.closest('input, textarea, select, [contenteditable], [role="menu"], [role="dialog"]') !== null
-
-function onKey(event: KeyboardEvent) {
-  if ($build.get() === undefined || event.defaultPrevented) return
-  const command = event.ctrlKey || event.metaKey
-  if (command && event.key.toLowerCase() === 'z' && !isTyping(event.target)) {
-    event.preventDefault()
-    if (event.shiftKey) redo()
-    else undo()
-    return
-  }
-  if (command || event.altKey || isTyping(event.target)) return
-  const onButton = event.target instanceof HTMLElement && event.target.closest('button, a') !== null
-  const act = (done: unknown) => {
-    event.preventDefault()
-    return done
-  }
-  switch (event.key) {
-    case '/':
-      act(document.getElementById(LINE_INPUT_ID)?.focus())
-      break
-    case 'ArrowLeft':
-      act(moveFret(-1))
-      break
-    case 'ArrowRight':
-      act(moveFret(1))
-      break
-    case 'ArrowUp':
-      act(invert(1))
-      break
-    case 'ArrowDown':
-      act(invert(-1))
-      break
-    case '[':
-      act(moveStrings(1))
-      break
-    case ']':
-      act(moveStrings(-1))
-      break
-    case ' ':
-      if (!onButton) act(playInHand(event.shiftKey ? 'arpeggio' : 'strum'))
-      break
-    case 'k':
-    case 'K':
-      act(void keepInHand())
-      break
-    case 'l':
-    case 'L': {
-      const { labels } = $session.get().settings
-      act(void changeSettings({ labels: LABELS[(LABELS.indexOf(labels) + 1) % LABELS.length] ?? 'degree' }))
-      break
-    }
-  }
 }

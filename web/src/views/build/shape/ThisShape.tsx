@@ -1,102 +1,207 @@
-/** The shape in hand, string by string, and what to do with it. */
-import { Button, Group } from '@mantine/core'
+/** The shape in hand, string by string: what it plays, who holds it, what stays silent, how far the hand reaches. */
+import { NativeSelect } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { reachMm, reachVerdict } from '@nestling/core/hand'
-import { neckOf } from '@nestling/core/neck'
+import { instrumentFor } from '@nestling/core/build'
+import { type Fingering, pluckersOf, reachMm, reachVerdict, registerWarnings } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
-import { writeShape } from '@nestling/core/voicing'
-import { degreeName } from '../../../neck/tone.ts'
-import { IconBookmark, IconPlayerPlay } from '../../../shell/icons.ts'
-import type { BuildState } from '../../../state/build.ts'
+import { type GhostTone, ghostTones, writeShape } from '@nestling/core/voicing'
+import { degreeName, degreeSign } from '../../../neck/tone.ts'
+import type { BuildState } from '../../../state/build/index.ts'
 import { $session } from '../../../state/session.ts'
-import { arrangementWords } from '../line/choices.ts'
-import { keepInHand, playInHand } from '../useBuild.ts'
+import { arrangementWords } from '../line/choiceWords.ts'
+import { $chosenFingers, fingersText, type ShapeInHand, useShapeInHand } from '../shown.ts'
+import { Acts } from './Acts.tsx'
+import { Thirds } from './Thirds.tsx'
 import classes from './ThisShape.module.css'
-import { useShapeInHand } from './useShapeInHand.ts'
-import { inversionWords, silentWords } from './words.ts'
+import { inversionWords, registerWord, silentWord } from './words.ts'
 
 export function ThisShape({ state }: { readonly state: BuildState }) {
   const { settings } = useStore($session)
-  const { voicing, fingering, silent } = useShapeInHand(state)
-  if (!voicing)
+  const inHand = useShapeInHand(state)
+  const { frets } = state
+  if (!frets || frets.every((fret) => fret === null))
     return (
       <section aria-label="This shape">
         <h2 className={classes['head']}>This shape</h2>
-        <p className={classes['aside']}>Nothing in hand yet. Type a chord, or take a shape from the list.</p>
+        <p className={classes['aside']}>
+          Nothing in hand. Type a chord, take a shape from the list, or press places on the neck: the name follows.
+        </p>
       </section>
     )
-  const neck = neckOf(state.setting.instrument)
-  const mm = reachMm(neck, voicing.frets)
-  const count = voicing.frets.length
-  const { arrangement, inversion } = voicing
-  const sounding = voicing.frets.flatMap((fret, index) => (fret === null ? [] : [index])).reverse()
+  const { voicing, neck } = inHand
+  const mm = reachMm(neck, frets)
+  const register = registerWarnings(
+    voicing?.midis.filter((midi): midi is number => midi !== null) ?? [],
+    settings.withBassPlayer,
+  )
   return (
     <section aria-label="This shape">
       <h2 className={classes['head']}>
         This shape
         <span data-testid="shape-text">
-          {writeShape(voicing.frets)} · {Math.round(mm)} mm, {reachVerdict(state.setting.hand, mm)}
+          {writeShape(frets)} · {Math.round(mm)} mm, {reachVerdict(state.setting.hand, mm)}
         </span>
       </h2>
       <div className={classes['columns']}>
-        <table className={classes['strings']}>
-          <thead>
-            <tr>
-              <th scope="col">string</th>
-              <th scope="col">fret</th>
-              <th scope="col">note</th>
-              <th scope="col">degree</th>
-              <th scope="col">finger</th>
-            </tr>
-          </thead>
-          <tbody>
-            {sounding.map((index) => {
-              const degree = voicing.degrees[index]
-              const note = voicing.notes[index]
-              return (
-                <tr key={index}>
-                  <td>{count - index}</td>
-                  <td>{voicing.frets[index] === 0 ? 'open' : voicing.frets[index]}</td>
-                  <td>{note && writeNote(note, settings.naming)}</td>
-                  <td>{degree && degreeName(degree)}</td>
-                  <td>{fingering?.fingers[index] ?? '–'}</td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
+        <Strings state={state} inHand={inHand} />
         <div>
-          <p className={classes['fact']}>
-            <strong>
-              {arrangement.name === 'list' ? '' : `${arrangementWords({ kind: 'named', name: arrangement.name })} · `}
-              {arrangementWords({ kind: 'list', degrees: arrangement.degrees })}
-            </strong>
-            {inversionWords(inversion)}
-          </p>
-          <p className={classes['aside']}>{silentWords(silent, count)}</p>
-          {!fingering && <p className={classes['aside']}>Four fingers can't hold it within this hand's limits.</p>}
-          <Group gap="xs" mt="sm">
-            <Button
-              size="compact-md"
-              variant="default"
-              leftSection={<IconPlayerPlay size={16} aria-hidden />}
-              onClick={() => playInHand('strum')}
-            >
-              Hear it
-            </Button>
-            <Button size="compact-md" variant="default" onClick={() => playInHand('arpeggio')}>
-              One by one
-            </Button>
-            <Button
-              size="compact-md"
-              leftSection={<IconBookmark size={16} aria-hidden />}
-              onClick={() => void keepInHand()}
-            >
-              Keep in Book
-            </Button>
-          </Group>
+          <Acts hasFifth={state.build.chord.formula.some((degree) => degree.endsWith('5'))} />
+          {voicing && (
+            <p className={classes['fact']}>
+              <strong>
+                {voicing.arrangement.name === 'list'
+                  ? ''
+                  : `${arrangementWords({ kind: 'named', name: voicing.arrangement.name })} · `}
+                {voicing.arrangement.degrees.map(degreeSign).join(' ')}
+              </strong>
+              {inversionWords(voicing.inversion)}
+            </p>
+          )}
+          <Fingers inHand={inHand} shape={writeShape(frets)} />
+          <Reasons state={state} mm={mm} fingering={inHand.fingering} />
+          {voicing && <NotSounded ghosts={ghostTones(voicing, neck)} strings={frets.length} naming={settings.naming} />}
+          {register.map((warning) => (
+            <p key={warning.kind === 'muddy' ? warning.low : 'bass'} className={classes['aside']} data-warning>
+              {registerWord(warning, settings.naming)}
+            </p>
+          ))}
+          <Thirds formula={state.build.chord.formula} />
         </div>
       </div>
     </section>
+  )
+}
+
+function Strings({ state, inHand }: { readonly state: BuildState; readonly inHand: ShapeInHand }) {
+  const { settings } = useStore($session)
+  const frets = state.frets ?? []
+  const { told, fingering, silent } = inHand
+  const count = frets.length
+  const fingerstyle = instrumentFor(state.build, state.setting).pluck !== 'pick'
+  const pluckers = pluckersOf(frets)
+  return (
+    <table className={classes['strings']}>
+      <thead>
+        <tr>
+          <th scope="col">string</th>
+          <th scope="col">fret</th>
+          <th scope="col">note</th>
+          <th scope="col">degree</th>
+          <th scope="col">finger</th>
+          {fingerstyle && <th scope="col">plucks</th>}
+        </tr>
+      </thead>
+      <tbody>
+        {frets
+          .map((fret, index) => ({ fret, index }))
+          .reverse()
+          .map(({ fret, index }) => {
+            const one = told[index]
+            if (fret === null || !one) {
+              const quiet = silent.find(({ string }) => string === index)
+              return (
+                <tr key={index} className={classes['silent']} data-kind={quiet?.kind}>
+                  <td>{count - index}</td>
+                  <td colSpan={fingerstyle ? 5 : 4}>{quiet ? silentWord(quiet) : 'silent'}</td>
+                </tr>
+              )
+            }
+            return (
+              <tr key={index}>
+                <td>{count - index}</td>
+                <td>{fret === 0 ? 'open' : fret}</td>
+                <td>{writeNote(one.note, settings.naming)}</td>
+                <td>
+                  {degreeSign(one.degree)} <small>{one.degree === 'R' ? 'root' : degreeName(one.degree)}</small>
+                </td>
+                <td>{fingering?.fingers[index] ?? (fret === 0 ? '–' : '?')}</td>
+                {fingerstyle && <td>{pluckers[index]}</td>}
+              </tr>
+            )
+          })}
+      </tbody>
+    </table>
+  )
+}
+
+const MOST_FINGERINGS = 8
+
+function Fingers({ inHand, shape }: { readonly inHand: ShapeInHand; readonly shape: string }) {
+  const { fingerings, fingering } = inHand
+  if (!fingering)
+    return (
+      <p className={classes['aside']} data-warning>
+        Four fingers can’t hold it within this hand’s limits.
+      </p>
+    )
+  const words = (one: Fingering) =>
+    `${fingersText(one).replaceAll('x', '·')}${one.barres.map(({ finger }) => ` barre ${finger}`).join('')} · effort ${one.total.toFixed(1)}`
+  return (
+    <NativeSelect
+      size="xs"
+      className={classes['fingers']}
+      label={`Fingers, ${fingerings.length} ${fingerings.length === 1 ? 'way' : 'ways'}${fingerings.length > MOST_FINGERINGS ? `, the best ${MOST_FINGERINGS}` : ''}`}
+      value={fingersText(fingering)}
+      onChange={(event) => $chosenFingers.set({ ...$chosenFingers.get(), [shape]: event.currentTarget.value })}
+      data={fingerings.slice(0, MOST_FINGERINGS).map((one) => ({ value: fingersText(one), label: words(one) }))}
+    />
+  )
+}
+
+/** Why the hand finds it easy or hard; where it is a stretch, the usual caution. */
+function Reasons({
+  state,
+  mm,
+  fingering,
+}: {
+  readonly state: BuildState
+  readonly mm: number
+  readonly fingering: Fingering | undefined
+}) {
+  const verdict = reachVerdict(state.setting.hand, mm)
+  const reasons: string[] = []
+  if (fingering) {
+    if (fingering.cost.crowding > 0) reasons.push('fingertips crowd in one fret')
+    if (fingering.cost.barre > 0) reasons.push('a finger lies flat')
+    if (fingering.cost.spread > 1.2) reasons.push('fingers skip frets')
+    if (fingering.barres.length === 0 && fingering.cost.spread <= 0.5 && verdict === 'comfortable')
+      reasons.push('the hand is nearly at rest')
+  }
+  return (
+    <p className={classes['aside']}>
+      {verdict === 'comfortable'
+        ? 'Within easy reach'
+        : verdict === 'stretch'
+          ? 'A stretch'
+          : 'Beyond this hand’s reach'}
+      {reasons.length > 0 ? `: ${reasons.join(', ')}.` : '.'}
+      {verdict !== 'comfortable' &&
+        ' Build stretches slowly; stop at pain, tingling or numbness, and see a physician if it lasts.'}
+    </p>
+  )
+}
+
+/** What the chord has and nobody sounds, and where it lies nearest. */
+function NotSounded({
+  ghosts,
+  strings,
+  naming,
+}: {
+  readonly ghosts: readonly GhostTone[]
+  readonly strings: number
+  readonly naming: Parameters<typeof writeNote>[1]
+}) {
+  if (ghosts.length === 0) return <p className={classes['aside']}>Every tone of the chord sounds.</p>
+  return (
+    <p className={classes['aside']} data-testid="not-sounded">
+      Not sounded:{' '}
+      {ghosts
+        .map(
+          (ghost) =>
+            `${ghost.degree === 'R' ? 'the root' : degreeSign(ghost.degree)} ${writeNote(ghost.note, naming)}, nearest at string ${strings - ghost.string}, fret ${ghost.fret}`,
+        )
+        .join('; ')}
+      .
+    </p>
   )
 }

@@ -1,9 +1,10 @@
 import { Button, Group } from '@mantine/core'
 
-export function UndoNotice({ name, undo }: { readonly name: string; readonly undo: () => void }) {
+/** What was taken away, and the way to bring it back. */
+export function UndoNotice({ words, undo }: { readonly words: string; readonly undo: () => void }) {
   return (
     <Group justify="space-between" wrap="nowrap">
-      <span>Deleted: {name}</span>
+      <span>{words}</span>
       <Button size="compact-sm" variant="default" onClick={undo}>
         Undo
       </Button>

@@ -1,0 +1,1 @@
+ALTER TABLE `kept_shapes` ADD `fingers` text DEFAULT '' NOT NULL;

@@ -1,0 +1,248 @@
+/** The strip at the foot of every view: shapes collected on the way, in the order in which they are played. */
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import {
+  horizontalListSortingStrategy,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+} from '@dnd-kit/sortable'
+import { CSS } from '@dnd-kit/utilities'
+import { ActionIcon, Button, TextInput, Tooltip } from '@mantine/core'
+import { useStore } from '@nanostores/react'
+import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import { neckOf, readTuning, STANDARD_INSTRUMENT, soundingMidi } from '@nestling/core/neck'
+import { readShape } from '@nestling/core/voicing'
+import { useState } from 'react'
+import type { TrayShape } from '../contracts/tray.ts'
+import { play, silence } from '../sound/player.ts'
+import { tell } from '../state/notices.ts'
+import { $session } from '../state/session.ts'
+import { $tray, $trayKept, keepTray, moveInTray, nameTray, removeFromTray, replaceTray } from '../state/tray.ts'
+import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash, IconX } from './icons.ts'
+import classes from './Tray.module.css'
+import { UndoNotice } from './UndoNotice.tsx'
+
+/** Seconds from one shape of the row to the next. */
+const APART_S = 1.4
+
+export function Tray() {
+  const { shapes, name } = useStore($tray)
+  const kept = useStore($trayKept)
+  const [playing, setPlaying] = useState<number | undefined>(undefined)
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  )
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    const from = shapes.findIndex(({ id }) => id === active.id)
+    const to = shapes.findIndex(({ id }) => id === over?.id)
+    if (from >= 0 && to >= 0 && from !== to) void moveInTray(from, to)
+  }
+  return (
+    <section className={classes['tray']} aria-label="Tray">
+      <TrayName name={name} />
+      {shapes.length === 0 ? (
+        <p className={classes['empty']}>
+          empty: <kbd>T</kbd> puts the shape in hand here, to play in a row or to keep
+        </p>
+      ) : (
+        <DndContext id="tray" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+          <SortableContext items={shapes.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
+            <ul className={classes['shapes']} aria-label="Shapes in the tray">
+              {shapes.map((shape, index) => (
+                <TrayItem key={shape.id} shape={shape} sounding={playing === index} />
+              ))}
+            </ul>
+          </SortableContext>
+        </DndContext>
+      )}
+      {shapes.length > 0 && (
+        <div className={classes['acts']}>
+          <span role="status" className={classes['kept']}>
+            {kept}
+          </span>
+          <PlayRow shapes={shapes} playing={playing} setPlaying={setPlaying} />
+          <Button
+            size="compact-sm"
+            variant="default"
+            leftSection={<IconBookmark size={15} aria-hidden />}
+            onClick={() => void keep(name)}
+          >
+            Keep in Book
+          </Button>
+          <Tooltip label="Empty the tray">
+            <ActionIcon variant="subtle" color="gray" aria-label="Empty the tray" onClick={() => empty(shapes, name)}>
+              <IconTrash size={17} />
+            </ActionIcon>
+          </Tooltip>
+        </div>
+      )}
+    </section>
+  )
+}
+
+async function keep(name: string) {
+  const answer = await keepTray(name.trim() || 'Tray')
+  if (answer.ok) tell.done(`Kept in the Book: ${answer.value.name}, ${answer.value.shapes.length} shapes`)
+  else tell.problem('Not kept', answer.message)
+}
+
+function undoable(words: string, shapes: readonly TrayShape[], name: string) {
+  const id = `tray-${shapes.length}-${words}`
+  const undo = () => {
+    tell.hide(id)
+    void replaceTray(shapes, name)
+  }
+  tell.done(<UndoNotice words={words} undo={undo} />, id)
+}
+
+function empty(shapes: readonly TrayShape[], name: string) {
+  void replaceTray([], '')
+  undoable(`Emptied: ${shapes.length} shapes`, shapes, name)
+}
+
+function remove(shape: TrayShape) {
+  const { shapes, name } = $tray.get()
+  void removeFromTray(shape.id)
+  undoable(`Taken out: ${shape.chord}`, shapes, name)
+}
+
+function TrayName({ name }: { readonly name: string }) {
+  const [text, setText] = useState<string | undefined>(undefined)
+  if (text === undefined)
+    return (
+      <button
+        type="button"
+        className={classes['name']}
+        onClick={() => setText(name)}
+        aria-label={`Tray${name ? `: ${name}` : ''}. Name it`}
+      >
+        {name || 'Tray'}
+      </button>
+    )
+  const done = () => {
+    if (text.trim() !== name) void nameTray(text.trim().slice(0, 60))
+    setText(undefined)
+  }
+  return (
+    <TextInput
+      size="xs"
+      w={170}
+      aria-label="Name of the tray"
+      placeholder="a name, such as Low Tide Waltz"
+      value={text}
+      maxLength={60}
+      autoFocus
+      onChange={(event) => setText(event.currentTarget.value)}
+      onBlur={done}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') done()
+        if (event.key === 'Escape') setText(undefined)
+      }}
+    />
+  )
+}
+
+/** Opens the shape in Build, in the tuning that it was made in. */
+const hrefOf = ({ chord, shape, tuning }: TrayShape): string =>
+  `/?${new URLSearchParams({ chord, shape, tuning }).toString()}`
+
+function TrayItem({ shape, sounding }: { readonly shape: TrayShape; readonly sounding: boolean }) {
+  const { settings } = useStore($session)
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: shape.id })
+  const chord = readSymbol(shape.chord)
+  const symbol = chord.ok
+    ? writeSymbol(chord.value, { naming: settings.naming, school: settings.symbols })
+    : shape.chord
+  const style = { transform: CSS.Translate.toString(transform), transition }
+  return (
+    <li ref={setNodeRef} style={style} className={classes['item']} data-sounding={sounding || undefined}>
+      <button
+        type="button"
+        className={classes['handle']}
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${symbol}`}
+        aria-roledescription="sortable"
+      >
+        ⠿
+      </button>
+      <a href={hrefOf(shape)} aria-label={`Open ${symbol} ${shape.shape}`}>
+        {symbol} <small>{shape.shape}</small>
+      </a>
+      <ActionIcon
+        size="xs"
+        variant="transparent"
+        color="gray"
+        aria-label={`Take out ${symbol}`}
+        onClick={() => remove(shape)}
+      >
+        <IconX size={13} />
+      </ActionIcon>
+    </li>
+  )
+}
+
+function PlayRow({
+  shapes,
+  playing,
+  setPlaying,
+}: {
+  readonly shapes: readonly TrayShape[]
+  readonly playing: number | undefined
+  readonly setPlaying: (index: number | undefined) => void
+}) {
+  const [timers, setTimers] = useState<readonly ReturnType<typeof setTimeout>[]>([])
+  const stop = () => {
+    for (const timer of timers) clearTimeout(timer)
+    setPlaying(undefined)
+    void silence()
+  }
+  const start = async () => {
+    const { muted, volume, strum, strumMs } = $session.get().settings
+    if (muted) {
+      tell.done('Sound is off. Turn it on at the top right.', 'muted')
+      return
+    }
+    try {
+      const chords = shapes.map((shape) => ({ midis: midisOf(shape) }))
+      const begins = await play(chords, { style: 'strum', strum, strumMs, volume, apart: APART_S })
+      setTimers([
+        ...begins.map((at, index) => setTimeout(() => setPlaying(index), at * 1000)),
+        setTimeout(() => setPlaying(undefined), begins.length * APART_S * 1000),
+      ])
+    } catch (error) {
+      tell.problem('No sound', error instanceof Error ? error.message : String(error))
+    }
+  }
+  return playing === undefined ? (
+    <Button
+      size="compact-sm"
+      variant="default"
+      leftSection={<IconPlayerPlay size={15} aria-hidden />}
+      onClick={() => void start()}
+    >
+      Play in a row
+    </Button>
+  ) : (
+    <Button size="compact-sm" variant="default" leftSection={<IconPlayerStop size={15} aria-hidden />} onClick={stop}>
+      Stop
+    </Button>
+  )
+}
+
+function midisOf({ shape, tuning }: TrayShape): readonly number[] {
+  const strings = readTuning(tuning)
+  const frets = readShape(shape)
+  if (!strings.ok || !frets.ok) return []
+  const neck = neckOf({ ...STANDARD_INSTRUMENT, tuning: strings.value, frets: 36, lastReachableFret: 36 })
+  return frets.value.flatMap((fret, string) => (fret === null ? [] : [soundingMidi(neck, string, fret)]))
+}

@@ -1,0 +1,155 @@
+/**
+ * The current build: what is asked, what was found, which shape is in hand. `now` runs ahead of what is drawn: a change
+ * and the shapes that answer it are drawn together, or the change alone if the search takes longer than a blink.
+ *   action ─step→ now ─search (worker)→ $build ─→ page;  settled → counts, address
+ */
+import { instrumentFor } from '@nestling/core/build'
+import { type Neck, neckOf } from '@nestling/core/neck'
+import { type Frets, fretsAt, type Voicing, voicingOf, writeShape } from '@nestling/core/voicing'
+import { atom } from 'nanostores'
+import { searchClient } from '../../workers/searchClient.ts'
+import { countFor, forgetCounts } from './counts.ts'
+import type { BuildState, Preview, Step, Typed } from './types.ts'
+
+/** Rows that the page holds at most; the list says how many there are. */
+export const MOST_SHOWN = 5000
+const MOST_UNDO = 200
+/** How long a change waits for its shapes before it is drawn without them. */
+const BLINK_MS = 80
+
+export const $build = atom<BuildState | undefined>(undefined)
+export const $typed = atom<Typed>({ line: '', problem: undefined })
+export const $preview = atom<Preview | undefined>(undefined)
+/** The step before, for comparing by ear and eye, and whether there is something to undo or redo. */
+export const $history = atom<{
+  readonly before: Step | undefined
+  readonly canUndo: boolean
+  readonly canRedo: boolean
+}>({
+  before: undefined,
+  canUndo: false,
+  canRedo: false,
+})
+
+let now: BuildState | undefined
+const past: Step[] = []
+const future: Step[] = []
+
+export function current(): BuildState {
+  if (now === undefined) throw new Error('the build store is used before it is opened')
+  return now
+}
+export const isOpen = (): boolean => now !== undefined
+
+function publish() {
+  $build.set(current())
+  $history.set({ before: past.at(-1), canUndo: past.length > 0, canRedo: future.length > 0 })
+}
+
+export const neckIn = ({ build, setting }: Pick<BuildState, 'build' | 'setting'>): Neck =>
+  neckOf(instrumentFor(build, setting))
+
+/** The voicing in hand, if the shape is one of the current chord. */
+export const voicingInHand = (state: Pick<BuildState, 'build' | 'setting' | 'frets'>): Voicing | undefined =>
+  state.frets === undefined ? undefined : voicingOf(state.build.chord, state.frets, neckIn(state))
+
+let ticket = 0
+
+/** Searches for the current build; an answer that was overtaken is thrown away. */
+async function search(): Promise<void> {
+  const mine = ++ticket
+  const { build, setting, search: before } = current()
+  forgetCounts()
+  const last = before.status === 'found' ? before.result : before.status === 'searching' ? before.last : undefined
+  now = { ...current(), search: { status: 'searching', last } }
+  const blink = setTimeout(publish, BLINK_MS)
+  try {
+    const result = await searchClient().shapesFor(build, setting, MOST_SHOWN)
+    if (mine !== ticket) return
+    const state = current()
+    now = { ...state, search: { status: 'found', result }, frets: keepInHand(state, result) }
+  } catch (error) {
+    if (mine !== ticket) return
+    now = {
+      ...current(),
+      search: { status: 'failed', message: error instanceof Error ? error.message : String(error) },
+    }
+  } finally {
+    clearTimeout(blink)
+  }
+  publish()
+  countFor(current())
+}
+
+type Found = Parameters<typeof fretsAt>[0] & { readonly shown: number }
+
+/** Keeps the hand where it is: the same shape if it still counts, else the nearest that was found. */
+function keepInHand(state: BuildState, found: Found): Frets | undefined {
+  const { frets, byHand } = state
+  if (frets === undefined) return found.shown > 0 ? fretsAt(found, 0) : undefined
+  if (byHand) return frets
+  const wanted = writeShape(frets)
+  let nearest: { readonly frets: Frets; readonly apart: number } | undefined
+  for (let row = 0; row < found.shown; row++) {
+    const other = fretsAt(found, row)
+    if (writeShape(other) === wanted) return other
+    const apart = Math.abs(centreOf(other) - centreOf(frets))
+    if (nearest === undefined || apart < nearest.apart - 0.01) nearest = { frets: other, apart }
+  }
+  return nearest?.frets
+}
+
+/** Where along the neck a shape lies, in frets. */
+export function centreOf(frets: Frets): number {
+  const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
+  return pressed.length === 0 ? 0 : pressed.reduce((sum, fret) => sum + fret, 0) / pressed.length
+}
+
+const stepOf = ({ build, frets, byHand }: BuildState): Step => ({ build, frets, byHand })
+
+/** One step that can be undone. With `search` its shapes are looked for; without, it is drawn at once. */
+export function step(changes: Partial<Step>, options: { readonly search: boolean }): void {
+  const before = current()
+  past.push(stepOf(before))
+  if (past.length > MOST_UNDO) past.shift()
+  future.length = 0
+  now = { ...before, ...changes }
+  $preview.set(undefined)
+  if (options.search) void search()
+  else publish()
+}
+
+function restore(from: Step[], to: Step[]): boolean {
+  const found = from.pop()
+  if (!found) return false
+  to.push(stepOf(current()))
+  now = { ...current(), ...found }
+  $typed.set({ line: '', problem: undefined })
+  void search()
+  return true
+}
+export const undo = (): boolean => restore(past, future)
+export const redo = (): boolean => restore(future, past)
+
+/** Opens a state: at the start, or when the browser goes back. What can be undone stays. */
+export function openBuild(initial: BuildState): void {
+  now = initial
+  publish()
+  void search()
+}
+
+/** Another instrument or habit: the same question, asked anew; strings that it does not have are forgotten. */
+export function changeSetting(setting: BuildState['setting']): void {
+  const before = current()
+  const strings = setting.instrument.tuning.strings.length
+  const same = strings === before.setting.instrument.tuning.strings.length
+  const sameTuning = setting.instrument === before.setting.instrument
+  now = {
+    ...before,
+    setting,
+    build: same ? before.build : { ...before.build, strings: undefined, tuning: undefined },
+    frets: sameTuning ? before.frets : undefined,
+    byHand: sameTuning && before.byHand,
+  }
+  void search()
+}

@@ -1,0 +1,22 @@
+import { Modal } from '@mantine/core'
+import classes from './BuildView.module.css'
+import { KEY_HELP } from './keys.ts'
+
+export function KeysHelp({ opened, close }: { readonly opened: boolean; readonly close: () => void }) {
+  return (
+    <Modal opened={opened} onClose={close} title="Keys" size="lg">
+      <dl className={classes['help']}>
+        {KEY_HELP.map(({ keys, does }) => (
+          <div key={does}>
+            <dt>
+              {keys.map((key) => (
+                <kbd key={key}>{key}</kbd>
+              ))}
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Modal>
+  )
+}

@@ -1,0 +1,33 @@
+/** What lies around the shape: one moved tone away, its names, the same elsewhere. */
+import { Tabs } from '@mantine/core'
+import type { BuildState } from '../../../state/build/index.ts'
+import { useSettled } from '../useSettled.ts'
+import classes from './Around.module.css'
+import { Elsewhere } from './Elsewhere.tsx'
+import { Names } from './Names.tsx'
+import { OneFretAway } from './OneFretAway.tsx'
+
+export function Around({ state: now }: { readonly state: BuildState }) {
+  // The shapes and the neck come first; what lies around them a moment later.
+  const state = useSettled(now)
+  return (
+    <section aria-label="Around this shape" className={classes['section']}>
+      <Tabs defaultValue="away" keepMounted={false} className={classes['tabs']}>
+        <Tabs.List>
+          <Tabs.Tab value="away">One fret away</Tabs.Tab>
+          <Tabs.Tab value="names">Names</Tabs.Tab>
+          <Tabs.Tab value="elsewhere">Elsewhere</Tabs.Tab>
+        </Tabs.List>
+        <Tabs.Panel value="away">
+          <OneFretAway state={state} />
+        </Tabs.Panel>
+        <Tabs.Panel value="names">
+          <Names state={state} />
+        </Tabs.Panel>
+        <Tabs.Panel value="elsewhere">
+          <Elsewhere state={state} />
+        </Tabs.Panel>
+      </Tabs>
+    </section>
+  )
+}

@@ -1,0 +1,126 @@
+/** The neck of the Build view: drawn to scale, with hands on it. */
+import { useStore } from '@nanostores/react'
+import { instrumentFor } from '@nestling/core/build'
+import { writeSymbol } from '@nestling/core/chord'
+import { type GhostTone, ghostTones, rotations } from '@nestling/core/voicing'
+import { useEffect, useMemo, useRef } from 'react'
+import { eggLabel, spokenVoicing } from '../../../neck/labels.ts'
+import { neckLayout } from '../../../neck/layout.ts'
+import { type DrawnTone, NeckView } from '../../../neck/NeckView.tsx'
+import classes from '../../../neck/neck.module.css'
+import { $preview, type BuildState, neckIn } from '../../../state/build/index.ts'
+import { $session } from '../../../state/session.ts'
+import { toldOver, useShapeInHand } from '../shown.ts'
+import { useSettled } from '../useSettled.ts'
+import { Cursor, Places, placeId } from './Places.tsx'
+import { placeWords } from './placeWords.ts'
+import { useNeckHands } from './useNeckHands.ts'
+
+const FEWEST_FRETS = 15
+
+export function NeckArea({ state }: { readonly state: BuildState }) {
+  const { settings } = useStore($session)
+  const preview = useStore($preview)
+  const { neck, voicing, told, fingering, silent } = useShapeInHand(state)
+  const { build, setting, frets } = state
+  const instrument = useMemo(() => instrumentFor(build, setting), [build, setting])
+  const highest = Math.max(FEWEST_FRETS, ...(frets ?? []).map((fret) => fret ?? 0))
+  const lastFret = Math.min(neck.lastFret, highest)
+  const leftHanded = instrument.handed === 'left'
+  const layout = useMemo(
+    () => neckLayout(neck, lastFret, { lowOnTop: settings.lowOnTop, leftHanded }),
+    [neck, lastFret, settings.lowOnTop, leftHanded],
+  )
+  const openNames = useMemo(() => instrument.tuning.strings.map((pitch) => pitch.name), [instrument])
+  const capo = useMemo(() => {
+    if (!instrument.capo) return undefined
+    const { fret, strings } = instrument.capo
+    const count = instrument.tuning.strings.length
+    return { fret, strings: strings === 'all' ? [0, count - 1] : strings.map((number) => count - number) }
+  }, [instrument])
+  const stones = useMemo(
+    () => (voicing ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join()) : []),
+    [voicing, neck],
+  )
+  const ghosts = useMemo(() => (voicing ? ghostTones(voicing, neck) : []), [voicing, neck])
+
+  const shownFrets = preview?.frets ?? frets
+  const shownTold = useMemo(
+    () => (preview ? toldOver(preview.chord ?? build.chord, preview.frets, neck) : told),
+    [preview, build.chord, neck, told],
+  )
+  const tones: DrawnTone[] = (shownFrets ?? []).flatMap((fret, string) => {
+    const one = shownTold[string]
+    if (fret === null || !one) return []
+    const finger = preview ? undefined : fingering?.fingers[string]
+    const label = eggLabel({ ...one, finger, fret }, settings.labels, settings.naming)
+    return [{ string, fret, degree: one.degree, label, moved: preview !== undefined && frets?.[string] !== fret }]
+  })
+  // What a moved tone leaves behind stays visible where it was.
+  const leftBehind: GhostTone[] = preview
+    ? (frets ?? []).flatMap((fret, string) => {
+        const one = told[string]
+        return fret === null || !one || preview.frets[string] === fret ? [] : [{ ...one, string, fret }]
+      })
+    : []
+
+  const hands = useNeckHands(state, layout)
+  const settled = useSettled(state)
+  const spoken = useMemo(
+    () => placeWords(neckIn(settled), settled.build.chord, settings.naming),
+    [settled, settings.naming],
+  )
+  // For a blink after another instrument was taken, the words are still those of the neck before.
+  const settledNeckFits = neckIn(settled).open.length === neck.open.length && lastFret <= neckIn(settled).lastFret
+  const scroller = useRef<HTMLDivElement>(null)
+  const centre = useMemo(() => {
+    const pressed = (frets ?? []).filter((fret): fret is number => fret !== null)
+    return pressed.length === 0
+      ? 0
+      : layout.tipX(pressed.reduce((sum, fret) => sum + fret, 0) / pressed.length) / layout.width
+  }, [frets, layout])
+  useEffect(() => {
+    // On a narrow screen the neck is wider than the page: bring the hand into view.
+    const box = scroller.current
+    // Asked first, because to measure the box would lay out the whole page again.
+    if (!box || !window.matchMedia('(max-width: 980px)').matches) return
+    if (box.scrollWidth > box.clientWidth) box.scrollLeft = centre * box.scrollWidth - box.clientWidth / 2
+  }, [centre])
+
+  const description =
+    voicing === undefined
+      ? 'The neck.'
+      : `The neck: ${writeSymbol(build.chord)}. ${spokenVoicing(voicing, settings.naming)}.`
+  const { cursor } = hands
+  return (
+    <section aria-label="Neck" ref={scroller} className={classes['scroller']}>
+      <svg
+        viewBox={`0 0 ${layout.width} ${layout.height}`}
+        className={classes['neck']}
+        role="grid"
+        tabIndex={0}
+        aria-label={`${description} Arrow keys go from place to place; Enter presses or frees it, Shift and arrows slide the tone, O opens the string, X silences it.`}
+        aria-activedescendant={cursor && placeId(cursor.string, cursor.fret)}
+        data-testid="neck"
+        {...hands.handlers}
+      >
+        <NeckView
+          neck={neck}
+          layout={layout}
+          openNames={openNames}
+          capo={capo}
+          hand={setting.hand}
+          naming={settings.naming}
+          frets={shownFrets}
+          tones={tones}
+          silent={preview ? [] : silent}
+          ghosts={preview ? leftBehind : ghosts}
+          stones={stones}
+        >
+          {settledNeckFits && <Places layout={layout} spoken={spoken} frets={settled.frets} />}
+          {cursor && <Cursor layout={layout} string={cursor.string} fret={cursor.fret} />}
+        </NeckView>
+      </svg>
+    </section>
+  )
+}

@@ -1,0 +1,105 @@
+/** What to do with the shape in hand: hear it, compare it, collect it. */
+import { ActionIcon, Button, Menu, Tooltip } from '@mantine/core'
+import { useStore } from '@nanostores/react'
+import { memo } from 'react'
+import {
+  IconArrowBackUp, IconArrowForwardUp, IconBookmark, IconChevronDown, IconPlayerPlay, IconTray,
+} from '../../../shell/icons.ts' // biome-ignore format: a list
+import { $history, redo, undo } from '../../../state/build/index.ts'
+import { $session, changeSettings } from '../../../state/session.ts'
+import { $withoutFifth, hearChange, hearInHand } from '../hear.ts'
+import { keepInHand, toTray } from '../keeping.ts'
+import classes from './ThisShape.module.css'
+
+export const Acts = memo(function Acts({ hasFifth }: { readonly hasFifth: boolean }) {
+  const history = useStore($history)
+  const { settings } = useStore($session)
+  const withoutFifth = useStore($withoutFifth)
+  const { before } = history
+  return (
+    <div className={classes['acts']}>
+      <Button.Group>
+        <Button
+          size="compact-sm"
+          variant="default"
+          leftSection={<IconPlayerPlay size={15} aria-hidden />}
+          onClick={() => hearInHand('strum')}
+        >
+          Hear
+        </Button>
+        <Menu position="bottom-start" shadow="md" closeOnItemClick={false}>
+          <Menu.Target>
+            <Button size="compact-sm" variant="default" px={5} aria-label="Ways to hear it">
+              <IconChevronDown size={15} aria-hidden />
+            </Button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item onClick={() => hearInHand('arpeggio')}>One by one</Menu.Item>
+            <Menu.Item onClick={() => hearInHand('together')}>Plucked together</Menu.Item>
+            <Menu.Divider />
+            <Menu.Item
+              role="menuitemcheckbox"
+              aria-checked={settings.bassStandIn}
+              leftSection={settings.bassStandIn ? '✓' : ' '}
+              onClick={() => void changeSettings({ bassStandIn: !settings.bassStandIn })}
+            >
+              With the bass stand-in
+            </Menu.Item>
+            <Menu.Item
+              role="menuitemcheckbox"
+              aria-checked={withoutFifth}
+              leftSection={withoutFifth ? '✓' : ' '}
+              disabled={!hasFifth}
+              onClick={() => $withoutFifth.set(!withoutFifth)}
+            >
+              Without the fifth
+            </Menu.Item>
+          </Menu.Dropdown>
+        </Menu>
+      </Button.Group>
+      <Button
+        size="compact-sm"
+        variant="default"
+        disabled={!before?.frets}
+        onClick={() => before && hearChange(before)}
+      >
+        Before, after
+      </Button>
+      <Button
+        size="compact-sm"
+        variant="default"
+        leftSection={<IconTray size={15} aria-hidden />}
+        onClick={() => void toTray()}
+      >
+        Tray
+      </Button>
+      <Button size="compact-sm" leftSection={<IconBookmark size={15} aria-hidden />} onClick={() => void keepInHand()}>
+        Keep
+      </Button>
+      <span className={classes['undo']}>
+        <Tooltip label="Undo (Ctrl Z)">
+          <ActionIcon
+            variant="subtle"
+            color="gray"
+            aria-label="Undo"
+            disabled={!history.canUndo}
+            onClick={() => undo()}
+          >
+            <IconArrowBackUp size={17} />
+          </ActionIcon>
+        </Tooltip>
+        <Tooltip label="Redo (Ctrl Shift Z)">
+          <ActionIcon
+            variant="subtle"
+            color="gray"
+            aria-label="Redo"
+            disabled={!history.canRedo}
+            onClick={() => redo()}
+          >
+            <IconArrowForwardUp size={17} />
+          </ActionIcon>
+        </Tooltip>
+      </span>
+    </div>
+  )
+})
