@@ -7,12 +7,15 @@ const SYMBOLS = [
   'Ebmaj7 drop2 5432', 'F#m7b5 drop2 5432', 'C7 5432', 'Bbm7 any strings any', 'Ab6 any strings any', 'Gm9 any strings any', 'D13 any strings any', 'C13#11 any strings any', 'Ebmaj13 any strings any', 'Fm11 any strings any',
 ] as const // biome-ignore format: a list
 const ROUNDS = 7
+/** A keystroke as a person makes it: what came before has settled. */
+const PAUSE_MS = 600
 
 const { address, stop } = await demoServer()
 const browser = await chromium.launch(CHROMIUM)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.goto(`${address}?chord=Dm7&strings=5432`)
 await page.getByTestId('shape-row').first().waitFor({ timeout: 5000 })
+await page.waitForTimeout(3 * PAUSE_MS)
 
 /** Types one line at once and waits until its shapes, drawn together with its name, are painted. */
 const answerMs = (line: string): Promise<number> =>
@@ -39,6 +42,7 @@ for (const line of SYMBOLS) {
   const times: number[] = []
   for (let round = 0; round < ROUNDS; round++) {
     await answerMs('Am7 5432')
+    await page.waitForTimeout(PAUSE_MS)
     times.push(await answerMs(line))
   }
   const count = (await page.getByTestId('count').textContent()) ?? ''

@@ -3,7 +3,7 @@
  *   Build + Setting ─queryOf→ VoicingQuery ─searchVoicings→ found ─rankShapes→ best first
  */
 import { bassDegreeOf } from '../chord/index.ts'
-import { handOn, rankShapes } from '../hand/index.ts'
+import { handOn, rankCompactly } from '../hand/index.ts'
 import { type Instrument, neckOf } from '../neck/index.ts'
 import { fretsAt, searchVoicings, type VoicingQuery } from '../voicing/index.ts'
 import type { Build, Setting } from './types.ts'
@@ -60,26 +60,22 @@ function needsDoubling({ chord, strings, arrangement }: Build): boolean {
 export function shapesFor(build: Build, setting: Setting, limit = Number.POSITIVE_INFINITY): ShapesFound {
   const query = queryOf(build, setting)
   const found = searchVoicings(query)
-  const ranked = rankShapes(found, query.neck, setting.hand, { thumb: setting.thumb })
-  const shown = Math.min(ranked.length, limit)
+  const ranking = rankCompactly(found, query.neck, setting.hand, { thumb: setting.thumb })
+  const shown = Math.min(found.count, limit)
   const { strings } = found
   const frets = new Int8Array(shown * strings)
   const scores = new Float32Array(shown)
   const reachesMm = new Float32Array(shown)
   const held = new Uint8Array(shown)
-  let playable = 0
-  for (const [row, shape] of ranked.entries()) {
-    if (shape.fingering !== undefined) playable++
-    if (row >= shown) continue
-    frets.set(
-      shape.frets.map((fret) => fret ?? -1),
-      row * strings,
-    )
-    scores[row] = shape.score.total
-    reachesMm[row] = shape.reachMm
-    held[row] = shape.fingering === undefined ? 0 : 1
+  for (let place = 0; place < shown; place++) {
+    const row = ranking.rows[place] as number
+    frets.set(found.frets.subarray(row * strings, (row + 1) * strings), place * strings)
+    scores[place] = ranking.totals[row] as number
+    reachesMm[place] = ranking.reachesMm[row] as number
+    held[place] = ranking.held[row] as number
   }
-  const truncated = found.truncated || ranked.length > shown
+  const playable = ranking.held.reduce((sum, one) => sum + one, 0)
+  const truncated = found.truncated || found.count > shown
   return { strings, count: found.count, playable, truncated, shown, frets, scores, reachesMm, held }
 }
 

@@ -13,17 +13,27 @@ import {
   LEAST_SPREAD,
   type Press,
   spreadCost,
+  stretchCost,
 } from './fingeringCost.ts'
+import { reachMm } from './profile.ts'
 import type { Finger, Fingering, HandProfile } from './types.ts'
 
 const FINGERS: readonly Finger[] = ['T', 1, 2, 3, 4]
 
 type ShapeFrets = readonly (number | null)[]
 
+interface Cheapest {
+  readonly presses: readonly Press[]
+  /** All terms but the stretch, which is the same for every fingering of a shape. */
+  readonly cost: number
+}
+
 /** A hand laid on a neck, ready for one shape after another. */
 export interface HandOnNeck {
   /** The cheapest fingering; `undefined` when four fingers can't hold the shape. */
   readonly bestFingering: (frets: ShapeFrets) => Fingering | undefined
+  /** What the cheapest fingering costs, without telling which it is. */
+  readonly leastEffort: (frets: ShapeFrets) => number | undefined
   /** Whether there is any fingering at all. */
   readonly canHold: (frets: ShapeFrets) => boolean
 }
@@ -43,7 +53,7 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
   const noteFret = new Int8Array(12)
 
   /** Tries fingerings, cheaper and cheaper ones; with `anyWill` the first is enough. */
-  const cheapest = (frets: ShapeFrets, anyWill: boolean): readonly Press[] | undefined => {
+  const cheapest = (frets: ShapeFrets, anyWill: boolean): Cheapest | undefined => {
     const notes = pressedNotes(frets)
     let count = 0
     let least = Number.POSITIVE_INFINITY
@@ -122,13 +132,17 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
       toAt[0] = 0
       deal(0, 1, 1, 0, fingerCost(0))
     }
-    return best
+    return best && { presses: best, cost: least }
   }
 
   return {
     bestFingering: (frets) => {
       const best = cheapest(frets, false)
-      return best && fingeringFrom(best, frets, neck, profile)
+      return best && fingeringFrom(best.presses, frets, neck, profile)
+    },
+    leastEffort: (frets) => {
+      const best = cheapest(frets, false)
+      return best && best.cost + stretchCost(reachMm(neck, frets), profile.comfortableMm)
     },
     canHold: (frets) => cheapest(frets, true) !== undefined,
   }

@@ -141,6 +141,7 @@ describe('fingerings', () => {
         const quick = quickHand.bestFingering(frets)
         expect(quickHand.canHold(frets)).toBe(plain !== undefined)
         expect(quick?.total.toFixed(9)).toBe(plain?.total.toFixed(9))
+        expect(quickHand.leastEffort(frets)?.toFixed(9)).toBe(plain?.total.toFixed(9))
         if (plain) held++
       }),
       { numRuns: 400 },

@@ -42,6 +42,47 @@ export function rankShapes(
   )
 }
 
+function scoreOf(frets: Frets, neck: Neck, effort: number | undefined): ShapeScore {
+  const ease = effort ?? NO_FINGERING
+  const evenness = 0.04 * gapVariance(frets, neck)
+  const position = 0.03 * lowestPressed(frets)
+  return { ease, evenness, position, total: ease + evenness + position }
+}
+
+/** The same ranking as numbers alone: row r of the answer is row `rows[r]` of the search. */
+export interface CompactRanking {
+  readonly rows: Int32Array
+  /** By row of the search: the score's total, the reach, and 1 where four fingers can hold the shape. */
+  readonly totals: Float64Array
+  readonly reachesMm: Float32Array
+  readonly held: Uint8Array
+}
+
+/** Ranks without telling fingerings: for lists whose rows are looked at one by one. */
+export function rankCompactly(
+  found: VoicingsFound,
+  neck: Neck,
+  profile: HandProfile,
+  options: FingeringOptions = {},
+): CompactRanking {
+  const { leastEffort } = handOn(neck, profile, options)
+  const totals = new Float64Array(found.count)
+  const reachesMm = new Float32Array(found.count)
+  const held = new Uint8Array(found.count)
+  for (let row = 0; row < found.count; row++) {
+    const frets = fretsAt(found, row)
+    const effort = leastEffort(frets)
+    totals[row] = scoreOf(frets, neck, effort).total
+    reachesMm[row] = reachMm(neck, frets)
+    held[row] = effort === undefined ? 0 : 1
+  }
+  // Of equal shapes the first that was found comes first, as in `rankShapes`.
+  const rows = Int32Array.from(totals, (_, row) => row).sort(
+    (a, b) => (totals[a] as number) - (totals[b] as number) || a - b,
+  )
+  return { rows, totals, reachesMm, held }
+}
+
 /** A function that gives the hand's answer to one shape after another on the same neck. */
 export function shapeJudge(
   neck: Neck,
@@ -51,15 +92,7 @@ export function shapeJudge(
   const { bestFingering } = handOn(neck, profile, options)
   return (frets) => {
     const fingering = bestFingering(frets)
-    const ease = fingering?.total ?? NO_FINGERING
-    const evenness = 0.04 * gapVariance(frets, neck)
-    const position = 0.03 * lowestPressed(frets)
-    return {
-      frets,
-      reachMm: reachMm(neck, frets),
-      fingering,
-      score: { ease, evenness, position, total: ease + evenness + position },
-    }
+    return { frets, reachMm: reachMm(neck, frets), fingering, score: scoreOf(frets, neck, fingering?.total) }
   }
 }
 

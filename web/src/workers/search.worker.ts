@@ -11,8 +11,7 @@ const api = {
     }
     return transfer(found, [found.frets.buffer, found.scores.buffer, found.reachesMm.buffer, found.held.buffer])
   },
-  playableCounts: (builds: readonly Build[], setting: Setting): readonly number[] =>
-    builds.map((build) => playableCount(build, setting)),
+  playableCount: (build: Build, setting: Setting): number => playableCount(build, setting),
 }
 
 /**
@@ -23,7 +22,7 @@ let warm = false
 const WARM_UP_AFTER_MS = 300
 function warmUp(build: Build, setting: Setting): void {
   const wide: Build = { ...build, strings: undefined, arrangement: { kind: 'any' }, bass: undefined, omit: undefined }
-  for (let round = 0; round < 6; round++) shapesFor(wide, setting, Number.POSITIVE_INFINITY)
+  for (let round = 0; round < 3; round++) shapesFor(wide, setting, Number.POSITIVE_INFINITY)
 }
 
 export type SearchWorker = typeof api

@@ -1,11 +1,14 @@
 /** How many playable shapes each choice would give, and the ways out of an empty result; counted on a second thread. */
-import { CHOICE_FIELDS, choicesOf, waysOut } from '@nestling/core/build'
+import { type Build, type ChoiceField, choicesOf, type Setting, waysOut } from '@nestling/core/build'
 import { atom } from 'nanostores'
 import { countingClient } from '../../workers/searchClient.ts'
 import type { BuildState, Counts, WayOut } from './types.ts'
 
 export const $counts = atom<Counts>({})
 export const $waysOut = atom<readonly WayOut[] | undefined>(undefined)
+
+/** Tunings and top tones are counted when their list is opened: twenty necks are many, and seldom asked for. */
+const COUNTED_AHEAD: readonly ChoiceField[] = ['arrangement', 'strings', 'bass', 'omit']
 
 /** A count is wanted once the player has paused. */
 const PAUSE_MS = 220
@@ -26,22 +29,44 @@ export function countFor(state: BuildState): void {
   waiting = setTimeout(() => void countAll(state, mine), PAUSE_MS)
 }
 
+/** One build at a time, so that the counting thread is free again as soon as the state has changed. */
+async function countOneByOne(
+  builds: readonly Build[],
+  setting: Setting,
+  mine: number,
+  tell: (counts: readonly number[]) => void,
+): Promise<boolean> {
+  const counts: number[] = []
+  for (const build of builds) {
+    counts.push(await countingClient().playableCount(build, setting))
+    if (mine !== ticket) return false
+  }
+  tell(counts)
+  return true
+}
+
 async function countAll(state: BuildState, mine: number): Promise<void> {
   const { build, setting, search } = state
   if (search.status === 'found' && search.result.playable === 0) {
     const ways = waysOut(build, setting)
-    const counts = await countingClient().playableCounts(
-      ways.map((way) => way.build),
-      setting,
+    const builds = ways.map((way) => way.build)
+    const goesOn = await countOneByOne(builds, setting, mine, (counts) =>
+      $waysOut.set(
+        ways.map((way, index) => ({ ...way, playable: counts[index] ?? 0 })).filter((way) => way.playable > 0),
+      ),
     )
-    if (mine !== ticket) return
-    $waysOut.set(ways.map((way, index) => ({ ...way, playable: counts[index] ?? 0 })).filter((way) => way.playable > 0))
+    if (!goesOn) return
   }
-  let counted: Counts = {}
-  for (const field of CHOICE_FIELDS) {
-    const counts = await countingClient().playableCounts(choicesOf(field, build, setting), setting)
-    if (mine !== ticket) return
-    counted = { ...counted, [field]: counts }
-    $counts.set(counted)
-  }
+  $counts.set({})
+  for (const field of COUNTED_AHEAD) if (!(await countField(state, field, mine))) return
+}
+
+const countField = ({ build, setting }: BuildState, field: ChoiceField, mine: number): Promise<boolean> =>
+  countOneByOne(choicesOf(field, build, setting), setting, mine, (counts) =>
+    $counts.set({ ...$counts.get(), [field]: counts }),
+  )
+
+/** Counts a word whose list was opened, if that has not been done ahead. */
+export function countWord(field: ChoiceField, state: BuildState): void {
+  if ($counts.get()[field] === undefined) void countField(state, field, ticket)
 }

@@ -4,7 +4,7 @@ export {
   typeLine,
 } from './actions.ts' // biome-ignore format: a list
 export { type Address, addressOf, readAddress, stateFrom } from './address.ts'
-export { $counts, $waysOut, countFor } from './counts.ts'
+export { $counts, $waysOut, countFor, countWord } from './counts.ts'
 export {
   $build, $history, $preview, $typed, centreOf, changeSetting, current, isOpen, neckIn, openBuild, redo, undo, voicingInHand,
 } from './store.ts' // biome-ignore format: a list

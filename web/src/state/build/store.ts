@@ -5,7 +5,7 @@
  */
 import { instrumentFor } from '@nestling/core/build'
 import { type Neck, neckOf } from '@nestling/core/neck'
-import { type Frets, fretsAt, type Voicing, voicingOf, writeShape } from '@nestling/core/voicing'
+import { type Frets, fretsAt, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import { searchClient } from '../../workers/searchClient.ts'
 import { countFor, forgetCounts } from './counts.ts'
@@ -88,11 +88,10 @@ function keepInHand(state: BuildState, found: Found): Frets | undefined {
   const { frets, byHand } = state
   if (frets === undefined) return found.shown > 0 ? fretsAt(found, 0) : undefined
   if (byHand) return frets
-  const wanted = writeShape(frets)
   let nearest: { readonly frets: Frets; readonly apart: number } | undefined
   for (let row = 0; row < found.shown; row++) {
     const other = fretsAt(found, row)
-    if (writeShape(other) === wanted) return other
+    if (other.every((fret, string) => fret === frets[string])) return other
     const apart = Math.abs(centreOf(other) - centreOf(frets))
     if (nearest === undefined || apart < nearest.apart - 0.01) nearest = { frets: other, apart }
   }

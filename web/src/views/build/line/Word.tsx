@@ -2,8 +2,8 @@ import { Menu, ScrollArea, UnstyledButton } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { type ChoiceField, choicesOf } from '@nestling/core/build'
 import type { NamingSystem } from '@nestling/core/pitch'
-import { memo, useState } from 'react'
-import { $counts, type BuildState, takeBuild } from '../../../state/build/index.ts'
+import { memo, useEffect, useState } from 'react'
+import { $build, $counts, type BuildState, countWord, takeBuild } from '../../../state/build/index.ts'
 import classes from './BuildLine.module.css'
 import { choiceWords, wordOf } from './choiceWords.ts'
 
@@ -53,6 +53,10 @@ export const Word = memo(function Word({ field, label, build, setting, naming }:
 function Choices({ field, label, build, setting, naming }: WordProps) {
   const counts = useStore($counts)[field]
   const now = choiceWords(field, build, setting, naming)
+  useEffect(() => {
+    const state = $build.get()
+    if (state) countWord(field, state)
+  }, [field])
   return (
     <>
       <Menu.Label className={classes['choicesHead']}>

@@ -252,9 +252,7 @@ const ShapeRow = memo(function ShapeRow({
       <SmallNeck frets={shape.frets} degrees={degrees} />
       <span>
         <strong>{writeShape(shape.frets)}</strong>
-        <small>
-          {stack} · {bassWord(shape.bass)} lowest
-        </small>
+        <small>{stack}</small>
         <small>
           {shape.lowest === 0 ? 'open' : `fret ${shape.lowest}`} · {Math.round(shape.reachMm)} mm
           {shape.playable ? '' : ' · more than four fingers'}
