@@ -36,7 +36,7 @@ export interface ShellProps {
 export function Shell({ view, fixed = false, children }: ShellProps) {
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
-      <Notifications position="bottom-right" autoClose={8000} />
+      <Notifications position="top-right" autoClose={8000} mt={46} limit={3} />
       <div className={classes['frame']} data-fixed={fixed || undefined}>
         <header className={classes['header']}>
           <a className={classes['name']} href="/">

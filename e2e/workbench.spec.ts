@@ -1,0 +1,309 @@
+/** The workbench: words with counts, hands on the neck, what lies around a shape, by pointer and by keyboard. */
+import { expect, type Page, test } from '@playwright/test'
+
+const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
+const shapeText = (page: Page) => page.getByTestId('shape-text')
+const line = (page: Page) => page.locator('#build-line-input')
+const START = '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x'
+
+async function open(page: Page, address = START) {
+  await page.goto(address)
+  await expect(page.getByTestId('shape-row').first()).toBeVisible()
+  await expect(page.getByTestId('candidate').first()).toBeVisible()
+}
+
+/** The middle of a place on the neck, string by number. */
+async function place(page: Page, string: number, fret: number) {
+  const box = await page.locator(`[data-place="${string}:${fret}"]`).boundingBox()
+  if (!box) throw new Error(`no place ${string}:${fret}`)
+  return { x: box.x + box.width * 0.66, y: box.y + box.height / 2 }
+}
+async function press(page: Page, string: number, fret: number) {
+  const { x, y } = await place(page, string, fret)
+  await page.mouse.click(x, y)
+}
+
+test.describe('the build line', () => {
+  test('each choice says how many playable shapes it would give, and taking it gives them', async ({ page }) => {
+    await open(page)
+    await page.getByRole('button', { name: /^Arrangement:/ }).click()
+    const choice = page.getByRole('menuitem', { name: /^drop 3/ })
+    await expect(choice.getByTestId('choice-count')).toHaveText(/^\d+$/)
+    await expect(page.getByRole('menuitem', { name: /^drop 2 \d/ }).getByTestId('choice-count')).toHaveText('4')
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('button', { name: /^Arrangement:/ })).toBeFocused()
+    await page.getByRole('button', { name: /^Bass tone:/ }).click()
+    await page.getByRole('menuitem', { name: /third/ }).click()
+    await expect(page.getByTestId('shape-row')).toHaveCount(1)
+    await expect(shapeText(page)).toContainText('x-10-12-8-11-x')
+  })
+
+  test('a half-typed line is completed with the keyboard', async ({ page }) => {
+    await open(page)
+    await page.keyboard.press('/')
+    await page.keyboard.type('F#m7')
+    await expect(page.getByRole('option', { name: /^F#m7b5/ })).toBeVisible()
+    await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('Enter')
+    await expect(line(page)).toHaveValue(/^F#m7.+/)
+    await expect(symbol(page)).toContainText('F♯m7')
+  })
+
+  test('a formula typed as degrees or thirds, and a tuning, are read', async ({ page }) => {
+    await open(page)
+    await line(page).fill('C m3 m3 M3 any any strings')
+    await expect(symbol(page)).toHaveText('Cm7♭5')
+    await line(page).fill('D 1 3 5 any strings in dadgad')
+    await expect(page.getByRole('button', { name: 'Tuning: D A D G A D' })).toBeVisible()
+    await expect(symbol(page)).toHaveText('D')
+  })
+
+  test('back and forward go through what was built', async ({ page }) => {
+    await open(page)
+    await line(page).fill('Gm7')
+    await expect(symbol(page)).toHaveText('Gm7')
+    await page.waitForTimeout(1200) // a pause makes a page to go back to
+    await line(page).fill('C9')
+    await expect(symbol(page)).toHaveText('C9')
+    await expect.poll(() => page.url()).toContain('C9')
+    await page.goBack()
+    await expect(symbol(page)).toHaveText('Gm7')
+    await page.goForward()
+    await expect(symbol(page)).toHaveText('C9')
+  })
+
+  test('where nothing is found, the ways out say what they would give', async ({ page }) => {
+    await open(page)
+    await line(page).fill('Fm11')
+    const ways = page.getByTestId('ways-out')
+    await expect(ways).toContainText('No shape on 5 4 3 2 within your reach')
+    const way = ways.getByRole('button').first()
+    await expect(way).toHaveText(/^\d+ /)
+    await way.click()
+    await expect(page.getByTestId('shape-row').first()).toBeVisible()
+  })
+})
+
+test.describe('hands on the neck', () => {
+  test('a tone dragged along its string changes the chord; its name follows and its old place stays as a ghost', async ({
+    page,
+  }) => {
+    await open(page)
+    const from = await place(page, 3, 7)
+    const to = await place(page, 3, 6)
+    await page.mouse.move(from.x, from.y)
+    await page.mouse.down()
+    await page.mouse.move((from.x + to.x) / 2, to.y)
+    await page.mouse.move(to.x, to.y)
+    await expect(symbol(page)).toHaveText('E♭7')
+    await expect(page.getByTestId('ghost')).toHaveCount(1)
+    await expect(shapeText(page)).toContainText('x6878x') // not taken before it is let go
+    await page.mouse.up()
+    await expect(shapeText(page)).toContainText('x6868x')
+    await expect(symbol(page)).toHaveText('E♭7')
+    await page.keyboard.press('Control+z')
+    await expect(symbol(page)).toHaveText('E♭maj7')
+    await expect(shapeText(page)).toContainText('x6878x')
+  })
+
+  test('a shape found by hand gets its name: cleared, then pressed place by place', async ({ page }) => {
+    await open(page)
+    await page.keyboard.press('Backspace')
+    await expect(page.getByTestId('egg')).toHaveCount(0)
+    for (const [string, fret] of [[5, 3], [4, 2], [2, 1]] as const) await press(page, string, fret) // biome-ignore format: a list
+    await press(page, 3, 0)
+    await expect(shapeText(page)).toContainText('x3201x')
+    await expect(symbol(page)).toHaveText('C')
+    await press(page, 3, 0)
+    await expect(shapeText(page)).toContainText('x32x1x')
+  })
+
+  test('all of it with the keyboard, spoken place by place', async ({ page }) => {
+    await open(page)
+    await expect(page.getByRole('grid', { name: /^The neck: E♭maj7/ })).toBeVisible()
+    const neck = page.getByTestId('neck')
+    await page.keyboard.press('e')
+    await expect(neck).toBeFocused()
+    const active = () =>
+      neck.evaluate((grid) =>
+        document.getElementById(grid.getAttribute('aria-activedescendant') ?? '')?.getAttribute('aria-label'),
+      )
+    expect(await active()).toBe('string 2, fret 8, the third, G')
+    await page.keyboard.press('Shift+ArrowLeft')
+    await expect(symbol(page)).toHaveText('E♭m(maj7)')
+    await expect(shapeText(page)).toContainText('x6877x')
+    await page.keyboard.press('ArrowUp')
+    await page.keyboard.press('ArrowLeft')
+    expect(await active()).toMatch(/^string 1, fret 6/)
+    await page.keyboard.press('Enter')
+    await expect(shapeText(page)).toContainText('x68776')
+    await page.keyboard.press('x')
+    await expect(shapeText(page)).toContainText('x6877x')
+    await page.keyboard.press('Escape')
+    await expect(neck).not.toBeFocused()
+    await page.keyboard.press('ArrowRight')
+    await expect(symbol(page)).toHaveText('Em(maj7)')
+  })
+
+  test('labels go round from degree to note to finger to nothing', async ({ page }) => {
+    await open(page)
+    const label = page.locator('[data-testid=egg][data-string="5"] text')
+    await expect(label).toHaveText('R')
+    await page.keyboard.press('l')
+    await expect(label).toHaveText('E♭')
+    await page.keyboard.press('l')
+    await expect(label).toHaveText('1')
+    await page.keyboard.press('l')
+    await expect(label).toHaveCount(0)
+    await page.keyboard.press('l')
+    await expect(label).toHaveText('R')
+  })
+})
+
+test.describe('this shape', () => {
+  test('is told string by string, with fingers to choose among and the strings that stay silent', async ({ page }) => {
+    await open(page, '/?chord=Cm7&strings=5432&shape=x3534x')
+    const shape = page.getByRole('region', { name: 'This shape' })
+    await expect(shape.getByRole('row', { name: '2 4 E♭ ♭3 minor third 3 a' })).toBeVisible()
+    await expect(shape.getByRole('row', { name: /6 damped by the tip of finger 1/ })).toBeVisible()
+    const fingers = shape.getByLabel(/^Fingers, \d+ ways/)
+    await fingers.selectOption({ index: 1 })
+    await expect(shape.getByRole('row', { name: '2 4 E♭ ♭3 minor third 2 a' })).toBeVisible()
+    await expect(shape.getByLabel('As stacked thirds')).toContainText('m3')
+  })
+
+  test('a rootless shape says what is not sounded and where it lies, on the neck too', async ({ page }) => {
+    await open(page, '/?chord=Cmaj9&shape=x7978x')
+    await expect(page.getByTestId('not-sounded')).toContainText('the root C, nearest at string 6, fret 8')
+    await expect(page.getByTestId('ghost')).toHaveCount(1)
+  })
+})
+
+test.describe('around the shape', () => {
+  test('pointing at a neighbour shows the tone slide; taking it makes it the chord', async ({ page }) => {
+    await open(page)
+    const neighbour = page.getByRole('button', { name: /^E♭maj9: root up two, string 5/ })
+    await neighbour.hover()
+    await expect(page.locator('[data-testid=egg][data-moved]')).toHaveAttribute('data-fret', '8')
+    await expect(symbol(page)).toHaveText('E♭maj9')
+    await neighbour.click()
+    await expect(shapeText(page)).toContainText('x8878x')
+    await expect(page.getByTestId('not-sounded')).toContainText('the root')
+  })
+
+  test('the family darkens tone by tone on the same strings', async ({ page }) => {
+    await open(page)
+    await page
+      .getByRole('group', { name: 'Family' })
+      .getByRole('button', { name: /^E♭m7♭5/ })
+      .click()
+    await expect(shapeText(page)).toContainText('x6767x')
+    await expect(symbol(page)).toHaveText('E♭m7♭5')
+  })
+
+  test('a ninth joins by moving the root, or with the root kept and the fifth given up', async ({ page }) => {
+    await open(page)
+    const ninths = page.getByRole('group', { name: 'Add a tone' }).getByRole('button', { name: /^9: E♭maj9/ })
+    await expect(ninths).toHaveCount(2)
+    await ninths.nth(1).click()
+    await expect(shapeText(page)).toContainText('x6378x')
+    await expect(symbol(page)).toHaveText('E♭maj9')
+  })
+
+  test('names: every one with what it leaves out, over a bass, and a claim with its mend', async ({ page }) => {
+    await open(page)
+    await page.getByRole('tab', { name: 'Names' }).click()
+    await expect(page.getByTestId('name').first()).toContainText('E♭maj7')
+    await expect(page.getByTestId('name').filter({ hasText: 'Cm9' })).toContainText('somebody else has the root')
+    await page.getByLabel('Over a bass').selectOption({ label: 'C: Cm9' })
+    await expect(page.getByTestId('name').first()).toContainText('Cm9')
+    await page.getByLabel('Is it …?').fill('Eb7')
+    await expect(page.getByTestId('verdict')).toContainText('No: string 3 plays D')
+    await page.getByRole('button', { name: /1 fret down to D♭/ }).click()
+    await expect(shapeText(page)).toContainText('x6868x')
+    await expect(page.getByTestId('verdict')).toHaveText('Yes, and complete.')
+  })
+
+  test('elsewhere: other string sets, other strings for the same pitches, the next inversions', async ({ page }) => {
+    await open(page)
+    await page.getByRole('tab', { name: 'Elsewhere' }).click()
+    await page.getByRole('button', { name: /E♭maj7 on 4 3 2 1, xx1333/ }).click()
+    await expect(shapeText(page)).toContainText('xx1333')
+  })
+})
+
+test('thousands of rows stay a handful of elements, and filters say how many they leave', async ({ page }) => {
+  await open(page, '/?chord=D13&doubling=true')
+  const count = Number(/^(\d+)/.exec((await page.getByTestId('count').textContent()) ?? '')?.[1])
+  expect(count).toBeGreaterThan(1000)
+  expect(await page.getByTestId('shape-row').count()).toBeLessThan(20)
+  const bass = page.getByLabel('Bass tone', { exact: true })
+  await bass.selectOption({ label: (await bass.locator('option', { hasText: 'root (' }).textContent()) ?? '' })
+  await expect(page.getByRole('heading', { level: 3 }).first()).toContainText('root in the bass')
+})
+
+test.describe('the tray', () => {
+  test('collects, survives a reload, is put in order, named, played, kept to the Book and emptied with undo', async ({
+    page,
+  }) => {
+    await open(page)
+    const items = page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')
+    const before = await page.locator('[aria-label="Shapes in the tray"] > li').count()
+    await page.keyboard.press('t')
+    await line(page).fill('Bbm7')
+    await expect(symbol(page)).toHaveText('B♭m7')
+    await line(page).blur()
+    await page.keyboard.press('t')
+    await expect(items).toHaveCount(before + 2)
+    await expect(page.getByText('kept', { exact: true })).toBeVisible()
+    await page.reload()
+    await expect(items).toHaveCount(before + 2)
+
+    await page.getByRole('button', { name: 'Move B♭m7' }).focus()
+    await page.keyboard.press('Space')
+    await page.waitForTimeout(150)
+    await page.keyboard.press('ArrowLeft')
+    await page.waitForTimeout(150)
+    await page.keyboard.press('Space')
+    await expect(items.nth(before)).toContainText('B♭m7')
+
+    await page.getByRole('button', { name: /^Tray.*Name it/ }).click()
+    await page.getByLabel('Name of the tray').fill('Low Tide Waltz')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('button', { name: 'Tray: Low Tide Waltz. Name it' })).toBeVisible()
+
+    await page.getByRole('button', { name: 'Play in a row' }).click()
+    await expect(page.locator('li[data-sounding]')).toHaveCount(1)
+    await page.getByRole('button', { name: 'Stop' }).click()
+    await expect(page.locator('li[data-sounding]')).toHaveCount(0)
+
+    await page.getByRole('region', { name: 'Tray' }).getByRole('button', { name: 'Keep in Book' }).click()
+    await expect(page.getByText(/Kept in the Book: Low Tide Waltz/)).toBeVisible()
+    await page.getByRole('button', { name: 'Empty the tray' }).click()
+    await expect(page.getByText(/puts the shape in hand here/)).toBeVisible()
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+    await expect(items).toHaveCount(before + 2)
+
+    await page.goto('/book')
+    const set = page.getByRole('region', { name: 'Sets' }).getByRole('article', { name: 'Low Tide Waltz' }).first()
+    await expect(set).toContainText('E♭maj7')
+    await set.getByRole('button', { name: 'Delete Low Tide Waltz' }).click()
+    await page.getByRole('button', { name: 'Undo', exact: true }).click()
+    await expect(page.getByRole('article', { name: 'Low Tide Waltz' }).first()).toBeVisible()
+    await page.getByRole('button', { name: 'Empty the tray' }).click()
+  })
+})
+
+test('sound: off stays off, and the list of keys tells every key', async ({ page }) => {
+  await open(page)
+  await page.getByRole('button', { name: /^Sound:/ }).click()
+  await page.getByRole('switch', { name: 'Sound', exact: true }).click({ force: true })
+  await expect(page.getByRole('button', { name: 'Sound: off' })).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Sound: off' })).toBeVisible()
+  await page.getByRole('button', { name: 'Sound: off' }).click()
+  await page.getByRole('switch', { name: 'Sound', exact: true }).click({ force: true })
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('next inversion up or down the neck')
+})

@@ -1,0 +1,48 @@
+/** `npm run screenshots`: one current picture of each main view, from the demo data, into docs/screenshots. */
+import { join } from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM, demoServer } from './bench/server.ts'
+
+interface Shot {
+  readonly name: string
+  readonly path: string
+  readonly dusk?: boolean
+  readonly narrow?: boolean
+  readonly before?: (page: Page) => Promise<unknown>
+}
+
+const BUILD = '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x'
+const collect = async (page: Page) => {
+  for (const line of ['Fm9', 'Bb13', 'Ebmaj9']) {
+    await page.locator('#build-line-input').fill(`${line} any 5432`)
+    await page.waitForTimeout(500)
+    await page.locator('#build-line-input').blur()
+    await page.keyboard.press('t')
+  }
+  await page.goto(new URL(BUILD, page.url()).href)
+  await page.waitForTimeout(1200)
+}
+
+const SHOTS: readonly Shot[] = [
+  { name: 'build', path: BUILD, before: collect },
+  { name: 'build-dusk', path: '/?chord=Cmaj9&shape=x7978x', dusk: true },
+  { name: 'build-narrow', path: BUILD, narrow: true },
+  { name: 'book', path: '/book' },
+  { name: 'book-dusk', path: '/book', dusk: true },
+]
+
+const { address, stop } = await demoServer()
+const browser = await chromium.launch(CHROMIUM)
+for (const { name, path, dusk, narrow, before } of SHOTS) {
+  const page = await browser.newPage({
+    viewport: narrow ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    colorScheme: dusk ? 'dark' : 'light',
+  })
+  await page.goto(new URL(path, address).href)
+  await page.waitForTimeout(1500)
+  await before?.(page)
+  await page.screenshot({ path: join(import.meta.dirname, '..', 'docs', 'screenshots', `${name}.png`) })
+  await page.close()
+}
+await browser.close()
+stop()
