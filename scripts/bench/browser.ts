@@ -49,5 +49,53 @@ for (const line of SYMBOLS) {
   rows.push([line, count.replace(/ ·.*/, ''), ms(medianOf(times)), ms(Math.max(...times))])
 }
 printTable(['typed line', 'shapes', 'median to screen', 'slowest'], rows)
+
+/** A tone dragged up and down its string: how long each frame takes while the name follows. */
+const BUILD = `${address}?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x`
+await page.goto(BUILD)
+await page.getByTestId('candidate').first().waitFor()
+await page.waitForTimeout(3 * PAUSE_MS)
+const egg = await page.locator('[data-place="3:7"]').boundingBox()
+if (!egg) throw new Error('no tone to drag')
+const y = egg.y + egg.height / 2
+await page.mouse.move(egg.x + egg.width / 2, y)
+await page.mouse.down()
+await page.evaluate(() => {
+  const frames: number[] = []
+  const tasks: number[] = []
+  Object.assign(window, { frames, tasks })
+  let last = performance.now()
+  requestAnimationFrame(function frame(now) {
+    frames.push(now - last)
+    last = now
+    requestAnimationFrame(frame)
+  })
+  new PerformanceObserver((list) => tasks.push(...list.getEntries().map((entry) => entry.duration))).observe({
+    type: 'longtask',
+  })
+})
+for (let step = 0; step < 120; step++) {
+  await page.mouse.move(egg.x + egg.width / 2 + 320 * Math.sin(step / 12), y)
+  await page.waitForTimeout(16)
+}
+const { frames, tasks } = await page.evaluate(() => {
+  const { frames: all, tasks: long } = window as unknown as { frames: number[]; tasks: number[] }
+  return { frames: all, tasks: long }
+})
+await page.mouse.up()
+console.log(
+  `\nDragging a tone: ${frames.length} frames, median ${ms(medianOf(frames))} (${Math.round(1000 / medianOf(frames))} a second), 95 of 100 within ${ms(frames.toSorted((a, b) => a - b)[Math.floor(frames.length * 0.95)] ?? 0)}; tasks over 50 ms: ${tasks.length}`,
+)
+
+/** What the view loads before sound is asked for. */
+const scripts = await page.evaluate(() =>
+  performance
+    .getEntriesByType('resource')
+    .filter((entry) => entry.name.endsWith('.js'))
+    .map((entry) => (entry as PerformanceResourceTiming).encodedBodySize),
+)
+console.log(
+  `JavaScript of the Build view, gzipped: ${Math.round(scripts.reduce((sum, size) => sum + size, 0) / 1000)} kB`,
+)
 await browser.close()
 stop()

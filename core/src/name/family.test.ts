@@ -3,7 +3,7 @@ import { readSymbol, writeFormula, writeSymbol } from '../chord/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
 import { readShape, voicingOf, writeShape } from '../voicing/index.ts'
-import { type Extension, extended, familyRow, waysToExtend } from './index.ts'
+import { type Extension, extended, familyRow, shellShape, waysToExtend } from './index.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const voicing = (symbol: string, text: string) => {
@@ -50,4 +50,15 @@ describe('adding a ninth to E♭maj7', () => {
   })
   test('what the chord has already is not offered', () =>
     expect(waysToExtend(voicing('Cm7', 'x3534x'), neck).map(({ extension }) => extension)).not.toContain('#9'))
+})
+
+test.each([
+  ['Ebmaj7', 'x6878x', 'x6x78x'],
+  ['G13', '3x345x', '3x34xx'],
+  ['C7', 'x3x3xx', undefined],
+  ['C', 'x3201x', undefined],
+])('the shell of %s %s is %s', (symbol, shape, expected) => {
+  const shell =
+    voicingOf(must(readSymbol(symbol)), must(readShape(shape)), neck) && shellShape(voicing(symbol, shape), neck)
+  expect(shell && writeShape(shell.frets)).toBe(expected)
 })

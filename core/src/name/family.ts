@@ -1,8 +1,8 @@
 /** What a shape can become without leaving its strings: its family, kind by kind, and the tones that can join it. */
-import { type Chord, type Formula, respellRoot, sortedFormula, usualDegree } from '../chord/index.ts'
+import { type Chord, type Formula, respellRoot, shellOf, sortedFormula, usualDegree } from '../chord/index.ts'
 import type { Neck } from '../neck/index.ts'
 import { type Degree, degreePitchClass, stepOf } from '../pitch/index.ts'
-import { morph, type Voicing } from '../voicing/index.ts'
+import { morph, type Voicing, voicingOf } from '../voicing/index.ts'
 import { type Change, shortestChanges } from './change.ts'
 
 /** From the brightest to the darkest: each step lowers one tone by a semitone. */
@@ -32,6 +32,18 @@ export function familyRow(voicing: Voicing, neck: Neck): readonly Voicing[] {
   const has = (step: number) => voicing.chord.formula.some((degree) => stepOf(degree) === step)
   const row = has(7) || has(6) ? [...SEVENTHS, ...SIXTHS] : TRIADS
   return row.flatMap((formula) => morph(voicing, formula, neck) ?? [])
+}
+
+/** The same shape with nothing but root, third and seventh: the others fall silent. `undefined` where that is no change. */
+export function shellShape(voicing: Voicing, neck: Neck): Voicing | undefined {
+  const shell = shellOf(voicing.chord.formula)
+  const frets = voicing.frets.map((fret, string) => {
+    const degree = voicing.degrees[string]
+    return degree && shell.includes(degree) ? fret : null
+  })
+  const told = voicingOf(voicing.chord, frets, neck)
+  const complete = shell.length === 3 && shell.every((degree) => told?.degrees.includes(degree))
+  return complete && frets.join() !== voicing.frets.join() ? told : undefined
 }
 
 export type Extension = '9' | 'b9' | '#9' | '11' | '#11' | '13' | 'b13' | '#5'

@@ -19,7 +19,7 @@ export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {
   const highest = pressed.length === 0 ? 1 : Math.max(...pressed)
   const first = highest <= 5 ? 1 : lowest
   const shown = Math.max(5, highest - first + 1)
-  const row = 8
+  const row = frets.length <= 6 ? 9 : 52 / (frets.length - 1)
   const bottom = TOP + (frets.length - 1) * row
   const fretWidth = (width - LEFT - 4) / shown
   const x = (fret: number) => LEFT + (fret - first + 1) * fretWidth
@@ -62,7 +62,7 @@ export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {
         fret === null ? null : (
           <Egg
             key={string}
-            size={6.2}
+            size={Math.min(6.2, row * 0.7)}
             x={fret === 0 ? LEFT - 8 : x(fret) - fretWidth * 0.45}
             y={bottom - string * row}
             degree={degrees[string] ?? 'R'}

@@ -6,6 +6,7 @@ import {
   familyRow,
   type Neighbour,
   oneToneNeighbours,
+  shellShape,
   type ToneMove,
   twoToneNeighbours,
   waysToExtend,
@@ -31,6 +32,7 @@ export function OneFretAway({ state }: { readonly state: BuildState }) {
     return tones === '1' ? oneToneNeighbours(voicing, neck) : twoToneNeighbours(voicing, neck)
   }, [voicing, neck, tones])
   const family = useMemo(() => (voicing ? familyRow(voicing, neck) : []), [voicing, neck])
+  const shell = useMemo(() => (voicing ? shellShape(voicing, neck) : undefined), [voicing, neck])
   const joins = useMemo(() => (voicing ? waysToExtend(voicing, neck) : []), [voicing, neck])
   if (!voicing) return <p className={classes['aside']}>Take a shape of two tones or more to see what it can become.</p>
   const shown = tones === '1' ? neighbours : neighbours.slice(0, MOST_PAIRS)
@@ -38,6 +40,15 @@ export function OneFretAway({ state }: { readonly state: BuildState }) {
     <>
       {family.length > 0 && (
         <div className={classes['row']} role="group" aria-label="Family">
+          {shell && (
+            <Candidate
+              voicing={shell}
+              label={`Shell: root, third and seventh only, ${writeShape(shell.frets)}`}
+              compact
+            >
+              shell
+            </Candidate>
+          )}
           {family.map((other) => (
             <Chip
               key={formulaKey(other.chord.formula)}

@@ -57,9 +57,15 @@ function ChordWord({ state }: { readonly state: BuildState }) {
       >
         {symbol}
       </button>
-      <span className={classes['formula']} data-testid="formula">
+      <button
+        type="button"
+        className={classes['formula']}
+        onClick={() => focusLine(`${state.build.chord.root} ${state.build.chord.formula.join(' ')}`)}
+        aria-label={`Formula ${chord.formula.join(' ')}: type another`}
+        data-testid="formula"
+      >
         {chord.formula.map(withSigns).join(' ')}
-      </span>
+      </button>
     </>
   )
 }
