@@ -12,6 +12,7 @@ import { medianMs, ms, printTable } from './table.ts'
 const neck = neckOf(STANDARD_INSTRUMENT)
 const setting: Setting = {
   instrument: STANDARD_INSTRUMENT,
+  ownTunings: [],
   hand: MEDIUM_HAND,
   school: 'drop-fifth',
   thumb: false,

@@ -21,6 +21,7 @@ import {
 
 const setting: Setting = {
   instrument: STANDARD_INSTRUMENT,
+  ownTunings: [],
   hand: MEDIUM_HAND,
   school: 'drop-fifth',
   thumb: false,

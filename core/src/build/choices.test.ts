@@ -13,7 +13,8 @@ import {
 } from './index.ts'
 
 const setting: Setting = {
-  instrument: STANDARD_INSTRUMENT, hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'], withBassPlayer: false,
+  instrument: STANDARD_INSTRUMENT,
+  ownTunings: [], hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'], withBassPlayer: false,
 } // biome-ignore format: one breath
 const build = (line: string) => {
   const read = readBuildLine(line, setting)

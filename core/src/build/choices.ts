@@ -33,7 +33,10 @@ export function choicesOf(field: ChoiceField, build: Build, setting: Setting): r
     case 'tuning': {
       const own = writeTuning(setting.instrument.tuning)
       const now = instrumentFor(build, setting).tuning.strings.length
-      return [undefined, ...COMMON_TUNINGS.filter((tuning) => writeTuning(tuning) !== own)].map((tuning) => ({
+      return [
+        undefined,
+        ...[...COMMON_TUNINGS, ...setting.ownTunings].filter((tuning) => writeTuning(tuning) !== own),
+      ].map((tuning) => ({
         ...build,
         tuning,
         strings: (tuning ?? setting.instrument.tuning).strings.length === now ? build.strings : undefined,

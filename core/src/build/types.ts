@@ -28,6 +28,8 @@ export interface Build {
 /** Who plays it, on what: the player's own choices, which a chord does not change. */
 export interface Setting {
   readonly instrument: Instrument
+  /** Tunings of the player's own, offered beside the common ones. */
+  readonly ownTunings: readonly Tuning[]
   readonly hand: HandProfile
   readonly school: OmissionSchool
   readonly thumb: boolean

@@ -1,5 +1,7 @@
 import { expect, test } from 'vitest'
-import { readKey } from './index.ts'
+import { writeSymbol } from '../chord/index.ts'
+import { must } from '../result/index.ts'
+import { readKey, triadsOf } from './index.ts'
 
 test.each([
   ['Bb', 'Bb C D Eb F G A'],
@@ -17,3 +19,15 @@ test('la mineur is no key in letters; a sharp ninth neither', () => {
   expect(readKey('C7#9')).toMatchObject({ ok: false, error: { at: 0, code: 'not_a_key' } })
   expect(readKey('')).toMatchObject({ ok: false })
 })
+
+test.each([
+  ['Bb', 'Bb Cm Dm Eb F Gm Adim'],
+  ['F#m', 'F#m G#dim A Bm C#m D E'],
+  ['Ab', 'Ab Bbm Cm Db Eb Fm Gdim'],
+])('the triads of %s are %s', (text, symbols) =>
+  expect(
+    triadsOf(must(readKey(text)))
+      .map((chord) => writeSymbol(chord, { ascii: true }))
+      .join(' '),
+  ).toBe(symbols),
+)

@@ -15,6 +15,8 @@ export {
   stringNumber,
   writeStringSet,
 } from './neck.ts'
+export type { StringChange, StringGauge } from './retune.ts'
+export { MOST_SEMITONES_UP, retuning, tensionN, usualGauge } from './retune.ts'
 export {
   COMMON_TUNINGS,
   FEWEST_STRINGS,

@@ -29,6 +29,8 @@ describe('tunings', () => {
     const midis = must(readTuning('E2 A2 D3 G3 B3 E4')).strings.map(midiOf)
     expect(midis.slice(1).map((midi, index) => midi - (midis[index] as number))).toEqual([5, 5, 5, 4, 5])
   })
+  test('a string below the one before it is refused with its place', () =>
+    expect(readTuning('E2,A2,G2,B3')).toMatchObject({ ok: false, error: { code: 'order', at: 6 } }))
   test.each([
     ['E2,A2,D3', 'string_count', 0],
     ['E2,A2,D3,Q3', 'not_a_pitch', 9],

@@ -39,6 +39,15 @@ export function readTuning(
         'an open string between A0 and C6',
         `${word[0]} is outside what strings are made for`,
       )
+    const before = strings.at(-1)
+    if (before && midi < midiOf(before))
+      return refuse(
+        'order',
+        word.index,
+        word[0],
+        'strings from the lowest to the highest',
+        `${word[0]} sounds below the string before it`,
+      )
     strings.push(pitch)
   }
   if (strings.length < FEWEST_STRINGS || strings.length > MOST_STRINGS)

@@ -1,6 +1,82 @@
-import type { Instrument } from '@nestling/core/neck'
+import { type Instrument, instrumentProblems, readTuning, type Tuning } from '@nestling/core/neck'
+import * as v from 'valibot'
+
+const name = v.pipe(
+  v.string(),
+  v.trim(),
+  v.minLength(1, 'a name of 1 to 40 characters'),
+  v.maxLength(40, 'a name of 1 to 40 characters'),
+)
+const number = v.pipe(v.number('a number'), v.finite('a number'))
+
+/** An instrument as it is typed: the tuning as pitches, lowest first. Core reads the music in it. */
+export const InstrumentDraft = v.strictObject({
+  name,
+  tuningName: v.pipe(v.string(), v.trim(), v.maxLength(40, 'at most 40 characters')),
+  tuning: v.pipe(v.string(), v.maxLength(120)),
+  capo: v.nullable(
+    v.strictObject({
+      fret: v.pipe(number, v.integer('a whole fret')),
+      strings: v.union([v.literal('all'), v.pipe(v.array(v.pipe(number, v.integer())), v.maxLength(10))]),
+    }),
+  ),
+  frets: v.pipe(number, v.integer('a whole number of frets')),
+  scaleLengthMm: number,
+  spacingNutMm: number,
+  spacingBridgeMm: number,
+  lastReachableFret: v.pipe(number, v.integer('a whole fret')),
+  handed: v.picklist(['right', 'left']),
+  pluck: v.picklist(['pick', 'fingers', 'thumb-and-fingers']),
+})
+export type InstrumentDraft = v.InferOutput<typeof InstrumentDraft>
+
+export const InstrumentEdit = v.strictObject({
+  ...InstrumentDraft.entries,
+  version: v.pipe(v.number(), v.integer(), v.minValue(1)),
+})
+export type InstrumentEdit = v.InferOutput<typeof InstrumentEdit>
 
 export interface KeptInstrument extends Instrument {
   readonly id: number
   readonly version: number
+}
+
+export interface FieldProblem {
+  readonly field: string
+  readonly at: number
+  readonly message: string
+  readonly expected: string
+}
+
+/** The draft as an instrument, or everything that is wrong with it, each with its field. */
+export function instrumentFrom(
+  draft: InstrumentDraft,
+):
+  | { readonly ok: true; readonly value: Instrument }
+  | { readonly ok: false; readonly problems: readonly FieldProblem[] } {
+  const { tuning: text, tuningName, capo, ...rest } = draft
+  const tuning = readTuning(text, tuningName === '' ? {} : { name: tuningName })
+  if (!tuning.ok)
+    return {
+      ok: false,
+      problems: [
+        { field: 'tuning', at: tuning.error.at, message: tuning.error.message, expected: tuning.error.expected },
+      ],
+    }
+  const instrument: Instrument = { ...rest, tuning: tuning.value, ...(capo === null ? {} : { capo }) }
+  const problems = instrumentProblems(instrument).map(({ field, message }) => ({
+    field,
+    at: 0,
+    message,
+    expected: /expected (.*)$/.exec(message)?.[1] ?? message,
+  }))
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: instrument }
+}
+
+/** A tuning of the player's own. */
+export const OwnTuningDraft = v.strictObject({ name, tuning: v.pipe(v.string(), v.maxLength(120)) })
+export type OwnTuningDraft = v.InferOutput<typeof OwnTuningDraft>
+
+export interface OwnTuning extends Tuning {
+  readonly id: number
 }

@@ -1,6 +1,6 @@
 import type { Setting } from '@nestling/core/build'
-import { MEDIUM_HAND } from '@nestling/core/hand'
-import { type Instrument, STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import { type HandProfile, MEDIUM_HAND, scaledHand } from '@nestling/core/hand'
+import { type Instrument, STANDARD_INSTRUMENT, type Tuning } from '@nestling/core/neck'
 import * as v from 'valibot'
 
 /** What stands inside the eggs. */
@@ -13,6 +13,8 @@ export const Settings = v.object({
   naming: v.picklist(['letters', 'syllables', 'german']),
   symbols: v.picklist(['words', 'signs', 'dashes']),
   leavingOut: v.picklist(['drop-fifth', 'drop-root', 'shell']),
+  /** The widest reach that the hand holds at ease, index to little finger, in mm. */
+  handComfortMm: v.pipe(v.number(), v.minValue(50, 'at least 50 mm'), v.maxValue(150, 'at most 150 mm')),
   thumb: v.boolean(),
   withBassPlayer: v.boolean(),
   /** The lowest string drawn on top. */
@@ -37,6 +39,7 @@ export const DEFAULT_SETTINGS: Settings = {
   naming: 'letters',
   symbols: 'words',
   leavingOut: 'drop-fifth',
+  handComfortMm: MEDIUM_HAND.comfortableMm,
   thumb: false,
   withBassPlayer: false,
   lowOnTop: false,
@@ -47,10 +50,21 @@ export const DEFAULT_SETTINGS: Settings = {
   volume: 70,
 }
 
+/** A hand of the player's own reach; a medium one unless it was measured. */
+export const handOf = ({ handComfortMm }: Pick<Settings, 'handComfortMm'>): HandProfile =>
+  handComfortMm === MEDIUM_HAND.comfortableMm
+    ? MEDIUM_HAND
+    : scaledHand(handComfortMm / MEDIUM_HAND.comfortableMm, 'measured')
+
 /** What core needs to know of the player. */
-export const settingOf = (settings: Settings, instrument: Instrument = STANDARD_INSTRUMENT): Setting => ({
+export const settingOf = (
+  settings: Settings,
+  instrument: Instrument = STANDARD_INSTRUMENT,
+  ownTunings: readonly Tuning[] = [],
+): Setting => ({
   instrument,
-  hand: MEDIUM_HAND,
+  ownTunings,
+  hand: handOf(settings),
   school: settings.leavingOut,
   thumb: settings.thumb,
   withBassPlayer: settings.withBassPlayer,

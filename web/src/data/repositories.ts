@@ -4,12 +4,14 @@ import { createInstrumentRepository, type InstrumentRepository } from './instrum
 import { createSettingsRepository, type SettingsRepository } from './settingsRepository.ts'
 import { createShapeRepository, type ShapeRepository } from './shapeRepository.ts'
 import { createSetRepository, createTrayRepository, type SetRepository, type TrayRepository } from './trayRepository.ts'
+import { createTuningRepository, type TuningRepository } from './tuningRepository.ts'
 
 export interface Repositories {
   readonly shapes: ShapeRepository
   readonly sets: SetRepository
   readonly tray: TrayRepository
   readonly instruments: InstrumentRepository
+  readonly tunings: TuningRepository
   readonly settings: SettingsRepository
 }
 
@@ -18,6 +20,7 @@ export const createRepositories = (db: Database): Repositories => ({
   sets: createSetRepository(db),
   tray: createTrayRepository(db),
   instruments: createInstrumentRepository(db),
+  tunings: createTuningRepository(db),
   settings: createSettingsRepository(db),
 })
 

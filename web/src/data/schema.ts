@@ -58,3 +58,9 @@ export const keptSets = sqliteTable('kept_sets', {
   createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
   deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
 })
+
+export const ownTunings = sqliteTable('own_tunings', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  name: text('name').notNull().unique(),
+  tuning: text('tuning').notNull(),
+})

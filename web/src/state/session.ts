@@ -2,7 +2,7 @@
 import type { Setting } from '@nestling/core/build'
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { atom, computed } from 'nanostores'
-import type { KeptInstrument } from '../contracts/instrument.ts'
+import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
 import { DEFAULT_SETTINGS, type Settings, settingOf } from '../contracts/settings.ts'
 import { call } from './http.ts'
 import { tell } from './notices.ts'
@@ -11,24 +11,33 @@ export interface Session {
   readonly settings: Settings
   readonly instruments: readonly KeptInstrument[]
   readonly instrument: KeptInstrument
+  readonly tunings: readonly OwnTuning[]
 }
 
 const UNKEPT: KeptInstrument = { ...STANDARD_INSTRUMENT, id: 0, version: 0 }
 
-export const sessionOf = (settings: Settings, instruments: readonly KeptInstrument[]): Session => ({
+export const sessionOf = (
+  settings: Settings,
+  instruments: readonly KeptInstrument[],
+  tunings: readonly OwnTuning[],
+): Session => ({
   settings,
   instruments,
+  tunings,
   instrument: instruments.find((instrument) => instrument.id === settings.instrumentId) ?? instruments[0] ?? UNKEPT,
 })
 
-export const $session = atom<Session>(sessionOf(DEFAULT_SETTINGS, []))
+export const $session = atom<Session>(sessionOf(DEFAULT_SETTINGS, [], []))
 
-export const $setting = computed($session, ({ settings, instrument }): Setting => settingOf(settings, instrument))
+export const $setting = computed(
+  $session,
+  ({ settings, instrument, tunings }): Setting => settingOf(settings, instrument, tunings),
+)
 
 /** Shows the change at once; when the server refuses, the old state comes back with the reason. */
 export async function changeSettings(changes: Partial<Settings>): Promise<void> {
   const before = $session.get()
-  $session.set(sessionOf({ ...before.settings, ...changes }, before.instruments))
+  $session.set(sessionOf({ ...before.settings, ...changes }, before.instruments, before.tunings))
   const answer = await call<Settings>('PATCH', '/api/settings', changes)
   if (answer.ok) return
   $session.set(before)

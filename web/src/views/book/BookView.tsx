@@ -1,14 +1,12 @@
 /** The Book: what the player keeps, newest first. */
 import { useStore } from '@nanostores/react'
 import { useState } from 'react'
-import type { KeptInstrument } from '../../contracts/instrument.ts'
 import type { KeptShape } from '../../contracts/keptShape.ts'
-import type { Settings } from '../../contracts/settings.ts'
-import type { KeptSet, Tray } from '../../contracts/tray.ts'
+import type { KeptSet } from '../../contracts/tray.ts'
 import { EggPatterns } from '../../neck/Egg.tsx'
 import { Shell } from '../../shell/Shell.tsx'
-import { $session, sessionOf } from '../../state/session.ts'
-import { $tray } from '../../state/tray.ts'
+import { openPage, type PageData } from '../../state/page.ts'
+import { $session } from '../../state/session.ts'
 import classes from './BookView.module.css'
 import { KeptShapeCard } from './KeptShapeCard.tsx'
 import { SetCard } from './SetCard.tsx'
@@ -20,16 +18,11 @@ export interface BookViewProps {
   readonly total: number
   readonly sets: readonly KeptSet[]
   readonly setTotal: number
-  readonly settings: Settings
-  readonly instruments: readonly KeptInstrument[]
-  readonly tray: Tray
+  readonly page: PageData
 }
 
 export default function BookView(props: BookViewProps) {
-  useState(() => {
-    $session.set(sessionOf(props.settings, props.instruments))
-    $tray.set(props.tray)
-  })
+  useState(() => openPage(props.page))
   useStore($session)
   const { sets, remove: removeSet, toTray } = useSets(props.sets)
   const { shapes, total, find, setFind, rename, remove } = useBook(props.shapes, props.total)

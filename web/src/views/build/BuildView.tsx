@@ -1,11 +1,9 @@
 /** Build: from a symbol to a shape under the hand. */
 import { useCallback, useState } from 'react'
-import type { KeptInstrument } from '../../contracts/instrument.ts'
-import type { Settings } from '../../contracts/settings.ts'
-import type { Tray } from '../../contracts/tray.ts'
 import { EggPatterns } from '../../neck/Egg.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { Address, BuildState } from '../../state/build/index.ts'
+import type { PageData } from '../../state/page.ts'
 import { Around } from './around/Around.tsx'
 import classes from './BuildView.module.css'
 import { KeysHelp } from './KeysHelp.tsx'
@@ -19,9 +17,7 @@ export interface BuildViewProps {
   readonly address: Address
   /** The fingering that a kept shape was kept with. */
   readonly fingers: string | undefined
-  readonly settings: Settings
-  readonly instruments: readonly KeptInstrument[]
-  readonly tray: Tray
+  readonly page: PageData
 }
 
 export default function BuildView(props: BuildViewProps) {

@@ -15,8 +15,8 @@ import {
   stateFrom,
   voicingInHand,
 } from '../../state/build/index.ts'
-import { $session, $setting, sessionOf } from '../../state/session.ts'
-import { $tray } from '../../state/tray.ts'
+import { openPage } from '../../state/page.ts'
+import { $setting } from '../../state/session.ts'
 import type { BuildViewProps } from './BuildView.tsx'
 import { onBuildKey } from './keys.ts'
 import { $chosenFingers } from './shown.ts'
@@ -26,14 +26,10 @@ const SETTLED_MS = 150
 /** Changes that follow one another more quickly are one step back for the browser. */
 const TOGETHER_MS = 900
 
-export function useBuild(
-  { address, fingers, settings, instruments, tray }: BuildViewProps,
-  openHelp: () => void,
-): BuildState {
+export function useBuild({ address, fingers, page }: BuildViewProps, openHelp: () => void): BuildState {
   // The session must hold before the first drawing, on the server and in the browser alike.
   const [first] = useState(() => {
-    $session.set(sessionOf(settings, instruments))
-    $tray.set(tray)
+    openPage(page)
     const opened = stateFrom(address, $setting.get())
     $typed.set(opened.typed)
     if (fingers !== undefined && address.shape !== undefined) $chosenFingers.set({ [address.shape]: fingers })

@@ -7,7 +7,8 @@ import { apart, filtered, type LadderShape, ladderOf, positionOf, shapesIn } fro
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const setting: Setting = {
-  instrument: STANDARD_INSTRUMENT, hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'], withBassPlayer: false,
+  instrument: STANDARD_INSTRUMENT,
+  ownTunings: [], hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'], withBassPlayer: false,
 } // biome-ignore format: one breath
 const found = (line: string) => {
   const build = readBuildLine(line, setting)

@@ -1,0 +1,18 @@
+/** What every page is given by the server, and how the stores take it before the first drawing. */
+import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
+import type { Settings } from '../contracts/settings.ts'
+import type { Tray } from '../contracts/tray.ts'
+import { $session, sessionOf } from './session.ts'
+import { $tray } from './tray.ts'
+
+export interface PageData {
+  readonly settings: Settings
+  readonly instruments: readonly KeptInstrument[]
+  readonly tunings: readonly OwnTuning[]
+  readonly tray: Tray
+}
+
+export function openPage({ settings, instruments, tunings, tray }: PageData): void {
+  $session.set(sessionOf(settings, instruments, tunings))
+  $tray.set(tray)
+}
