@@ -12,6 +12,7 @@ export default defineConfig({
           environment: 'node',
           // Proofs by trying everything take their time on a slow machine.
           testTimeout: 120_000,
+          setupFiles: [fileURLToPath(new URL('scripts/propertySeed.ts', import.meta.url))],
           benchmark: { include: ['src/**/*.bench.ts'] },
         },
       },

@@ -29,7 +29,7 @@ test('the address holds the state: a reload and a link show the same', async ({ 
   await expect(symbol(page)).toHaveText('F♯m7♭5')
   await page.getByTestId('shape-row').nth(1).click()
   const shape = await shapeText(page).textContent()
-  await expect.poll(() => page.url()).toContain('shape=')
+  await expect.poll(() => page.url()).toContain(`shape=${shape?.split(' ')[0]}`)
   await page.reload()
   await expect(shapeText(page)).toHaveText(shape ?? '')
   await expect(symbol(page)).toHaveText('F♯m7♭5')

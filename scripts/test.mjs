@@ -38,12 +38,13 @@ const unit = step('Unit and property tests.', 'npx', [
   '--reporter=json',
   `--outputFile.json=${unitFile}`,
 ])
+const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined)
+// Read at once: the browser tests empty this folder when they start.
+const units = read(unitFile)
 build()
 process.env.PLAYWRIGHT_JSON_OUTPUT_NAME = browserFile
 const browser = step('Browser tests.', 'npx', ['playwright', 'test', '--reporter=list,json'])
 
-const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined)
-const units = read(unitFile)
 const stats = read(browserFile)?.stats
 const passed = (units?.numPassedTests ?? 0) + (stats?.expected ?? 0)
 let failed = (units?.numFailedTests ?? 0) + (stats?.unexpected ?? 0) + (stats?.flaky ?? 0)

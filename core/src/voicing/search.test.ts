@@ -180,7 +180,7 @@ describe('the search finds exactly what trying every fret finds', () => {
       lowest: seldom(fc.integer({ min: 43, max: 55 })),
       highest: seldom(fc.integer({ min: 60, max: 72 })),
       topMidi: fc.oneof(
-        { arbitrary: fc.constant(undefined), weight: 9 },
+        { arbitrary: fc.constant(undefined), weight: 19 },
         { arbitrary: fc.integer({ min: 60, max: 72 }), weight: 1 },
       ),
     })
@@ -219,9 +219,9 @@ describe('the search finds exactly what trying every fret finds', () => {
         expect(shapesOf(asked).map(writeShape).sort()).toEqual(expected)
         found += expected.length
       }),
-      { numRuns: 300 },
+      { numRuns: 400 },
     )
-    expect(found).toBeGreaterThan(100) // comparing nothing with nothing proves nothing
+    expect(found).toBeGreaterThan(50) // comparing nothing with nothing proves nothing
   })
 
   test.each(['C7', 'Bbmaj7', 'F#m7b5', 'E6', 'Absus4'])(

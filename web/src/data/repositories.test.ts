@@ -85,6 +85,8 @@ test('settings start at their defaults, keep what is changed, and a value that n
     labels: 'note',
     volume: 30,
   })
+  expect(book.settings.change({ instrumentId: 3 }).instrumentId).toBe(3)
+  expect(book.settings.change({ instrumentId: null }).instrumentId).toBeNull()
   const sqlite = new Sqlite(join(folder, 'nestling.db'))
   sqlite.prepare("update settings set value = '900' where key = 'volume'").run()
   sqlite.close()
@@ -116,4 +118,42 @@ describe('a data folder that can’t serve is told in one line', () => {
     sqlite.close()
     expect(message(folder)).toMatch(/made by a newer Nestling/)
   })
+})
+
+describe('instruments and tunings are changed one version at a time', () => {
+  const [archtop, flatTop] = DEMO_INSTRUMENTS
+  if (!archtop || !flatTop) throw new Error('the demo has two instruments')
+  test('a stale edit gets what it is now, a taken name is refused, and what is gone is missing', () => {
+    const kept = book.instruments.add(archtop)
+    if (!kept) throw new Error('not added')
+    expect(book.instruments.add(archtop)).toBeUndefined()
+    book.instruments.add(flatTop)
+    expect(book.instruments.edit(kept.id, { ...archtop, frets: 22 }, kept.version)).toMatchObject({ kind: 'done' })
+    expect(book.instruments.edit(kept.id, archtop, kept.version)).toMatchObject({ kind: 'stale', now: { frets: 22 } })
+    expect(book.instruments.edit(kept.id, { ...archtop, name: flatTop.name }, kept.version + 1)).toEqual({
+      kind: 'name-taken',
+    })
+    expect(book.instruments.remove(kept.id)).toBe(true)
+    expect(book.instruments.edit(kept.id, archtop, 1)).toEqual({ kind: 'missing' })
+  })
+  test('a tuning of one’s own comes back as it went in', () => {
+    const kept = book.tunings.add({ ...flatTop.tuning, name: 'Night Heron' })
+    expect(book.tunings.list()).toEqual([{ ...flatTop.tuning, name: 'Night Heron', id: kept?.id }])
+    expect(book.tunings.add({ ...archtop.tuning, name: 'Night Heron' })).toBeUndefined()
+    expect(book.tunings.remove(kept?.id ?? 0)).toBe(true)
+  })
+})
+
+test('the tray is replaced as a whole, and a stale replacement gets what it holds', () => {
+  const shape = { id: 'a', chord: 'Fm9', shape: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4' }
+  expect(book.tray.replace({ name: 'Slow Ferry', shapes: [shape], version: 0 })).toMatchObject({ kind: 'done' })
+  expect(book.tray.replace({ name: 'other', shapes: [], version: 0 })).toMatchObject({
+    kind: 'stale',
+    now: { name: 'Slow Ferry', shapes: [shape], version: 1 },
+  })
+  const kept = book.sets.add({ name: 'Slow Ferry', shapes: [shape] }, at(1))
+  expect(book.sets.list(5)).toEqual({ sets: [kept], total: 1 })
+  expect(book.sets.remove(kept.id, at(2))).toBe(true)
+  expect(book.sets.list(5).total).toBe(0)
+  expect(book.sets.restore(kept.id)).toEqual(kept)
 })

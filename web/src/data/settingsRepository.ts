@@ -1,5 +1,5 @@
 /** The player's settings, one row each. */
-import { sql } from 'drizzle-orm'
+import { inArray, sql } from 'drizzle-orm'
 import * as v from 'valibot'
 import { DEFAULT_SETTINGS, Settings, type SettingsChange } from '../contracts/settings.ts'
 import type { Database } from './database.ts'
@@ -23,7 +23,11 @@ export function createSettingsRepository(db: Database) {
   return {
     read,
     change(changes: v.InferOutput<typeof SettingsChange>): Settings {
-      const rows = Object.entries(changes).map(([key, value]) => ({ key, value }))
+      const entries = Object.entries(changes)
+      // Nothing chosen is how every setting starts: the row goes.
+      const cleared = entries.flatMap(([key, value]) => (value === null ? [key] : []))
+      if (cleared.length > 0) db.delete(settings).where(inArray(settings.key, cleared)).run()
+      const rows = entries.flatMap(([key, value]) => (value === null ? [] : [{ key, value }]))
       if (rows.length > 0)
         db.insert(settings)
           .values(rows)

@@ -10,7 +10,7 @@ export interface SmallNeckProps {
 }
 
 const LEFT = 16
-const TOP = 5
+const TOP = 7
 const FRET_NUMBER_HEIGHT = 13
 
 export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {

@@ -12,7 +12,7 @@ import {
 import { Notifications } from '@mantine/notifications'
 import { useStore } from '@nanostores/react'
 import { tuningLetters } from '@nestling/core/neck'
-import type { ReactNode } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { $session, chooseInstrument } from '../state/session.ts'
 import { IconChevronDown, IconMoon, IconSun } from './icons.ts'
 import classes from './Shell.module.css'
@@ -20,10 +20,11 @@ import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, theme } from './theme.ts'
 
-export type ViewName = 'Build' | 'Book'
+export type ViewName = 'Build' | 'Book' | 'Set-up'
 const VIEWS: readonly { readonly name: ViewName; readonly href: string }[] = [
   { name: 'Build', href: '/' },
   { name: 'Book', href: '/book' },
+  { name: 'Set-up', href: '/setup' },
 ]
 
 export interface ShellProps {
@@ -34,10 +35,13 @@ export interface ShellProps {
 }
 
 export function Shell({ view, fixed = false, children }: ShellProps) {
+  // Says that the page has come alive: before, what is typed into it would be lost.
+  const [alive, setAlive] = useState(false)
+  useEffect(() => setAlive(true), [])
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
       <Notifications position="top-right" autoClose={8000} mt={46} limit={3} />
-      <div className={classes['frame']} data-fixed={fixed || undefined}>
+      <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
         <header className={classes['header']}>
           <a className={classes['name']} href="/">
             Nestling

@@ -13,10 +13,18 @@ const sage: MantineColorsTuple = [
   '#2a4032',
 ]
 
+/** Paper greys by day and greens of dusk, so that the library's own surfaces belong to the sheet. */
+const gray: MantineColorsTuple = [
+  '#faf7f0', '#f3ede0', '#e8e1d1', '#d9d2c2', '#c4bca9', '#8f8878', '#6f6a5e', '#5b5850', '#3f3e39', '#2b2b28',
+] // biome-ignore format: a scale
+const dark: MantineColorsTuple = [
+  '#ece7da', '#c9ccc4', '#a9b2a9', '#87928b', '#4a5750', '#333d38', '#242c28', '#1d2421', '#151a18', '#0f1312',
+] // biome-ignore format: a scale
+
 export const theme = createTheme({
   fontFamily: 'var(--sans)',
   headings: { fontFamily: 'var(--serif)', fontWeight: '600' },
-  colors: { sage },
+  colors: { sage, gray, dark },
   primaryColor: 'sage',
   primaryShade: { light: 7, dark: 6 },
   defaultRadius: 'md',

@@ -22,7 +22,7 @@ import { onBuildKey } from './keys.ts'
 import { $chosenFingers } from './shown.ts'
 
 /** A state that stays this long is written into the address. */
-const SETTLED_MS = 150
+const SETTLED_MS = 50
 /** Changes that follow one another more quickly are one step back for the browser. */
 const TOGETHER_MS = 900
 

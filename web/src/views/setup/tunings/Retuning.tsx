@@ -1,0 +1,94 @@
+/** Which peg to turn, which way and how far, with a tone to tune to and the pull of each string. */
+import { ActionIcon } from '@mantine/core'
+import { useStore } from '@nanostores/react'
+import { retuning, type Tuning, tensionN, usualGauge } from '@nestling/core/neck'
+import { midiOf, writePitch } from '@nestling/core/pitch'
+import { IconPlayerPlay } from '../../../shell/icons.ts'
+import { play } from '../../../sound/player.ts'
+import { tell } from '../../../state/notices.ts'
+import { $session } from '../../../state/session.ts'
+import classes from '../SetupView.module.css'
+
+const way = (semitones: number): string =>
+  semitones === 0
+    ? 'stays'
+    : `${semitones > 0 ? 'up' : 'down'} ${Math.abs(semitones)} ${Math.abs(semitones) === 1 ? 'semitone' : 'semitones'}`
+
+export function Retuning({ to }: { readonly to: Tuning }) {
+  const { instrument, settings } = useStore($session)
+  const changes = retuning(instrument.tuning, to, instrument.tuning)
+  if (!changes)
+    return (
+      <section aria-label="Directions">
+        <h2>Directions</h2>
+        <p className={classes['aside']}>
+          {instrument.name} has {instrument.tuning.strings.length} strings, this tuning {to.strings.length}. Directions
+          need as many of both; choose another instrument above or another tuning.
+        </p>
+      </section>
+    )
+  const hear = (midi: number) => {
+    if (settings.muted) return tell.done('Sound is off. Turn it on at the top right.', 'muted')
+    return void play([{ midis: [midi] }], {
+      style: 'together',
+      strum: 'down',
+      strumMs: 0,
+      volume: settings.volume,
+    }).catch((error: unknown) => tell.problem('No sound', error instanceof Error ? error.message : String(error)))
+  }
+  const risky = changes.filter((change) => change.risky)
+  return (
+    <section aria-label="Directions">
+      <h2>Directions</h2>
+      <table className={classes['table']}>
+        <thead>
+          <tr>
+            <th scope="col">string</th>
+            <th scope="col">from</th>
+            <th scope="col">to</th>
+            <th scope="col">turn</th>
+            <th scope="col">pull</th>
+            <th scope="col">hear</th>
+          </tr>
+        </thead>
+        <tbody>
+          {[...changes].reverse().map((change) => {
+            // The gauge that is usual for the pitch that the string was made for.
+            const gauge = usualGauge(instrument.scaleLengthMm, midiOf(change.from))
+            const pull = tensionN(gauge, instrument.scaleLengthMm, midiOf(change.to))
+            return (
+              <tr key={change.number} data-risky={change.risky || undefined}>
+                <td>{change.number}</td>
+                <td>{writePitch(change.from, settings.naming)}</td>
+                <td>{writePitch(change.to, settings.naming)}</td>
+                <td>{way(change.semitones)}</td>
+                <td>{Math.round(pull)} N</td>
+                <td>
+                  <ActionIcon
+                    variant="subtle"
+                    color="gray"
+                    size="sm"
+                    aria-label={`Hear string ${change.number}, ${writePitch(change.to, settings.naming)}`}
+                    onClick={() => hear(midiOf(change.to))}
+                  >
+                    <IconPlayerPlay size={15} />
+                  </ActionIcon>
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      {risky.length > 0 && (
+        <p role="note" className={classes['caution']}>
+          {risky.length === 1 ? 'String' : 'Strings'} {risky.map(({ number }) => number).join(', ')} would go more than
+          two semitones above the pitch they were made for and can snap. Use a lighter gauge, and wear eye protection.
+        </p>
+      )}
+      <p className={classes['aside']}>
+        The pull is an estimate for the gauge that is usual at the string’s own pitch: T = μ (2 L f)², with μ from the
+        diameter of steel, 0.86 of it when wound.
+      </p>
+    </section>
+  )
+}
