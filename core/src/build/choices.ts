@@ -50,15 +50,18 @@ export function choicesOf(field: ChoiceField, build: Build, setting: Setting): r
  * one fewer, then one more.
  */
 export function usualStringSets(strings: number, tones: number): readonly StringSet[] {
-  const sets: StringSet[] = []
   const most = Math.min(tones, strings, 4)
-  for (const size of [most, most - 1, most + 1]) {
-    if (size < 2 || size > strings) continue
-    for (let low = strings - size; low >= 0; low--) sets.push(Array.from({ length: size }, (_, index) => low + index))
-    for (let low = strings - size - 1; low >= 0; low--)
-      for (let gap = 1; gap < size; gap++)
-        sets.push(Array.from({ length: size }, (_, index) => low + index + (index >= gap ? 1 : 0)))
-  }
+  return [most, most - 1, most + 1].filter((size) => size >= 2).flatMap((size) => neighbouringSets(strings, size))
+}
+
+/** Sets of so many neighbouring strings, the highest first, then those with one gap. */
+export function neighbouringSets(strings: number, size: number): readonly StringSet[] {
+  const sets: StringSet[] = []
+  if (size > strings) return sets
+  for (let low = strings - size; low >= 0; low--) sets.push(Array.from({ length: size }, (_, index) => low + index))
+  for (let low = strings - size - 1; low >= 0; low--)
+    for (let gap = 1; gap < size; gap++)
+      sets.push(Array.from({ length: size }, (_, index) => low + index + (index >= gap ? 1 : 0)))
   return sets
 }
 

@@ -10,6 +10,8 @@ export { CHOICE_FIELDS, choicesOf, usualStringSets, waysOut } from './choices.ts
 export type { Completion } from './complete.ts'
 export { completeLine } from './complete.ts'
 export { readBuildLine } from './line.ts'
+export type { ChordMap, Landmark, MapCell, MapRow } from './map.ts'
+export { inAllKeys, landmarksOf, mapOf, mapVoices, openFormOf } from './map.ts'
 export type { BuildField, BuildParams } from './params.ts'
 export { BUILD_FIELDS, DEFAULT_FRET_MAX, readBuild, writeBuild } from './params.ts'
 export type { ShapesFound } from './shapes.ts'

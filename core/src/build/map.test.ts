@@ -1,0 +1,90 @@
+import { describe, expect, test } from 'vitest'
+import { readSymbol, writeSymbol } from '../chord/index.ts'
+import { MEDIUM_HAND } from '../hand/index.ts'
+import { neckOf, readKnownTuning, STANDARD_INSTRUMENT } from '../neck/index.ts'
+import { must } from '../result/index.ts'
+import { readShape, voicingOf, writeShape } from '../voicing/index.ts'
+import { inAllKeys, landmarksOf, mapOf, openFormOf, readBuildLine, type Setting, shapesFor } from './index.ts'
+
+const setting: Setting = {
+  instrument: STANDARD_INSTRUMENT, ownTunings: [], hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'], withBassPlayer: false,
+} // biome-ignore format: one breath
+const neck = neckOf(STANDARD_INSTRUMENT)
+const mapped = (line: string, more: Partial<Setting> = {}) => {
+  const build = readBuildLine(line, { ...setting, ...more })
+  if (!build.ok) throw new Error(build.error.message)
+  return { build: build.value, map: mapOf(build.value, { ...setting, ...more }) }
+}
+const cellText = (line: string, strings: string) =>
+  mapped(line)
+    .map.rows.find((row) => row.strings.map((index) => 6 - index).join('') === strings)
+    ?.cells.map((cell) => (cell.frets ? writeShape(cell.frets) : cell.none))
+
+describe('the map of a chord', () => {
+  test('the twelve places of a C triad in close position on neighbouring strings', () =>
+    expect(['321', '432', '543', '654'].map((strings) => cellText('C close', strings))).toEqual([
+      ['xxx553', 'xxx988', 'x-x-x-12-13-12'],
+      ['x-x-10-9-8-x', 'x-x-14-12-13-x', 'xx555x'],
+      ['x-15-14-12-x-x', 'x755xx', 'x-10-10-9-x-x'],
+      ['875xxx', '12-10-10-x-x-x', '332xxx'],
+    ])) // biome-ignore format: a table
+
+  test('every cell is among the shapes that a search on its strings with its bass finds, and is the easiest of them', () => {
+    for (const line of ['Ebmaj7 drop2', 'G7 drop3', 'Dm close', 'Am9 drop2', 'C6 any']) {
+      const { build, map } = mapped(line)
+      for (const { strings, cells } of map.rows)
+        for (const { bass, frets } of cells) {
+          const found = shapesFor({ ...build, strings, bass }, setting)
+          const first =
+            found.shown > 0
+              ? Array.from(found.frets.subarray(0, found.strings), (fret) => (fret < 0 ? null : fret))
+              : undefined
+          expect(frets?.join(), `${line} ${strings.join()} ${bass}`).toBe(first?.join())
+        }
+    }
+  })
+
+  test('a cell without a shape says why', () => {
+    const reasons = mapped('Ebmaj7 drop2').map.rows.flatMap(({ cells }) => cells.flatMap(({ none }) => none ?? []))
+    expect(reasons).toContain('reach')
+  })
+
+  test('a seven-string and another tuning have their own rows', () => {
+    const seven = { instrument: { ...STANDARD_INSTRUMENT, tuning: must(readKnownTuning('seven strings, low B')) } }
+    const { map } = mapped('C13#11 any', seven)
+    expect(map.rows.some(({ strings }) => strings.includes(6))).toBe(true)
+    expect(map.rows.flatMap(({ cells }) => cells).some(({ frets }) => frets !== undefined)).toBe(true)
+  })
+})
+
+describe('landmarks', () => {
+  const voicing = (symbol: string, text: string) => {
+    const found = voicingOf(must(readSymbol(symbol)), must(readShape(text)), neck)
+    if (!found) throw new Error(text)
+    return found
+  }
+  test('the nearest roots on strings 6, 5 and 4', () =>
+    expect(landmarksOf(voicing('C', 'xx555x'), neck)).toEqual([
+      { string: 6, fret: 8 },
+      { string: 5, fret: 3 },
+      { string: 4, fret: 10 },
+    ]))
+  test.each([
+    ['C', 'x3555x', 'A', 3],
+    ['C', '8-10-10-9-8-8', 'E', 8],
+    ['G', '355433', 'E', 3],
+    ['F', 'xx3565', 'D', 3],
+    ['D', 'x577xx', 'A', 5],
+  ])('%s as %s comes from the open %s form at fret %d', (symbol, text, name, fret) =>
+    expect(openFormOf(voicing(symbol, text), neck)).toEqual({ name, fret }),
+  )
+  test('the same shape in all keys keeps its pattern', () => {
+    const keys = inAllKeys(voicing('Ebmaj7', 'x6878x'), neck)
+    expect(keys.length).toBe(12)
+    expect(keys.slice(0, 3).map(({ chord, frets }) => `${writeSymbol(chord)} ${writeShape(frets)}`)).toEqual([
+      'E♭maj7 x6878x', 'B♭maj7 x-13-15-14-15-x', 'Fmaj7 x-8-10-9-10-x',
+    ]) // biome-ignore format: a table
+    for (const { chord, frets } of keys)
+      expect(voicingOf(chord, frets, neck)?.arrangement.degrees).toEqual(['R', '5', '7', '3'])
+  })
+})
