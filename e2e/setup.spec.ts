@@ -126,3 +126,14 @@ test('habits: German letters, signs, and the lowest string on top hold in every 
   expect(low?.y).toBeLessThan(high?.y ?? 0)
   await settle(page, { naming: 'letters', symbols: 'words', lowOnTop: false })
 })
+
+test('the cautions come once, and stay to be found', async ({ page }) => {
+  await settle(page, { cautionSeen: false })
+  await page.goto('/')
+  await expect(page.getByText(/Stop at pain, tingling or numbness, rest every/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByTestId('shape-row').first()).toBeVisible()
+  await expect(page.getByText(/Stop at pain, tingling or numbness, rest every/)).toHaveCount(0)
+  await open(page, 'hand')
+  await expect(page.getByRole('region', { name: 'Take care' })).toContainText('physician or a hand therapist')
+})

@@ -27,6 +27,9 @@ const SHOTS: readonly Shot[] = [
   { name: 'build', path: BUILD, before: collect },
   { name: 'build-dusk', path: '/?chord=Cmaj9&shape=x7978x', dusk: true },
   { name: 'build-narrow', path: BUILD, narrow: true },
+  { name: 'map', path: '/map?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves' },
+  { name: 'map-dusk', path: '/map?chord=C&arrangement=close&morph=m', dusk: true },
+  { name: 'setup', path: '/setup?part=tunings' },
   { name: 'book', path: '/book' },
   { name: 'book-dusk', path: '/book', dusk: true },
 ]

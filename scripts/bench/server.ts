@@ -17,6 +17,12 @@ export async function demoServer(): Promise<{ readonly address: string; readonly
   })
   const address = /http:\S+\//.exec(line)?.[0]
   if (address === undefined) throw new Error(line)
+  // The caution that is shown once would lie over what is measured or pictured.
+  await fetch(`${address}api/settings`, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ cautionSeen: true }),
+  })
   return {
     address,
     stop: () => {

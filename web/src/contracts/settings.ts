@@ -24,6 +24,8 @@ export const Settings = v.object({
   strumMs: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(200)),
   /** A bass that plays the root along. */
   bassStandIn: v.boolean(),
+  /** The cautions for the hand have been shown once; they stay in Set-up. */
+  cautionSeen: v.boolean(),
   muted: v.boolean(),
   /** 0 to 100. */
   volume: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
@@ -46,6 +48,7 @@ export const DEFAULT_SETTINGS: Settings = {
   strum: 'down',
   strumMs: 34,
   bassStandIn: false,
+  cautionSeen: false,
   muted: false,
   volume: 70,
 }

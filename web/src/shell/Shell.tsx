@@ -20,9 +20,10 @@ import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, theme } from './theme.ts'
 
-export type ViewName = 'Build' | 'Book' | 'Set-up'
+export type ViewName = 'Build' | 'Map' | 'Book' | 'Set-up'
 const VIEWS: readonly { readonly name: ViewName; readonly href: string }[] = [
   { name: 'Build', href: '/' },
+  { name: 'Map', href: '/map' },
   { name: 'Book', href: '/book' },
   { name: 'Set-up', href: '/setup' },
 ]

@@ -15,8 +15,9 @@ import {
   stateFrom,
   voicingInHand,
 } from '../../state/build/index.ts'
+import { tell } from '../../state/notices.ts'
 import { openPage } from '../../state/page.ts'
-import { $setting } from '../../state/session.ts'
+import { $session, $setting, changeSettings } from '../../state/session.ts'
 import type { BuildViewProps } from './BuildView.tsx'
 import { onBuildKey } from './keys.ts'
 import { $chosenFingers } from './shown.ts'
@@ -39,6 +40,14 @@ export function useBuild({ address, fingers, page }: BuildViewProps, openHelp: (
   const setting = useStore($setting)
 
   useEffect(() => openBuild(first), [first])
+  useEffect(() => {
+    if ($session.get().settings.cautionSeen) return
+    tell.done(
+      'Stretches build slowly. Stop at pain, tingling or numbness, rest every 20 to 30 minutes, and see a physician or hand therapist if it lasts. This stays in Set-up, under Hand.',
+      'caution',
+    )
+    void changeSettings({ cautionSeen: true })
+  }, [])
   const opened = useRef(setting)
   useEffect(() => {
     if (opened.current === setting) return

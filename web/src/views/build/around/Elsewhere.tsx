@@ -6,8 +6,8 @@ import { carry, relocate, rotate, type Voicing, writeShape } from '@nestling/cor
 import { useMemo } from 'react'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
 import { degreeName } from '../../../neck/tone.ts'
+import { stringsApart } from '../../../neck/words.ts'
 import { type BuildState, neckIn, voicingInHand } from '../../../state/build/index.ts'
-import { stringsApart } from '../line/choiceWords.ts'
 import classes from './Around.module.css'
 import { Candidate } from './Candidate.tsx'
 

@@ -1,33 +1,9 @@
 /** How each choice of a word is written in the sentence and in its list. */
 import { type Build, type ChoiceField, instrumentFor, type Setting } from '@nestling/core/build'
-import { type StringSet, stringNumber, tuningLetters } from '@nestling/core/neck'
-import { type Degree, type NamingSystem, withSigns } from '@nestling/core/pitch'
-import type { ArrangementChoice, NamedArrangement } from '@nestling/core/voicing'
+import { tuningLetters } from '@nestling/core/neck'
+import type { Degree, NamingSystem } from '@nestling/core/pitch'
 import { degreeName, degreeSign } from '../../../neck/tone.ts'
-
-const NAMES: Record<NamedArrangement, string> = {
-  close: 'close',
-  'drop-2': 'drop 2',
-  'drop-3': 'drop 3',
-  'drop-2-4': 'drop 2 & 4',
-  'drop-2-3': 'drop 2 & 3',
-  spread: 'spread',
-  shell: 'shell',
-}
-
-export function arrangementWords(arrangement: ArrangementChoice): string {
-  switch (arrangement.kind) {
-    case 'any':
-      return 'any arrangement'
-    case 'named':
-      return NAMES[arrangement.name]
-    case 'list':
-      return arrangement.degrees.map(withSigns).join(' ')
-  }
-}
-
-export const stringsApart = (set: StringSet, strings: number): string =>
-  set.map((index) => stringNumber(index, strings)).join(' ')
+import { arrangementWords, stringsApart } from '../../../neck/words.ts'
 
 const omissionWords = (omit: readonly Degree[] | undefined): string =>
   omit === undefined ? 'what it must' : omit.length === 0 ? 'nothing' : `the ${omit.map(degreeSign).join(' and the ')}`

@@ -7,8 +7,8 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useMemo, useRef, useState } from 'react'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
 import { degreeName } from '../../../neck/tone.ts'
+import { stringsApart } from '../../../neck/words.ts'
 import { $waysOut, type BuildState, neckIn, takeBuild, takeShape } from '../../../state/build/index.ts'
-import { stringsApart } from '../line/choiceWords.ts'
 import {
   countBy,
   filtered, type LadderFilter, type LadderHead, type LadderOrder, type LadderShape, ladderOf, POSITIONS, type Position, positionOf, shapesIn,

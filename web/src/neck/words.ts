@@ -1,0 +1,28 @@
+/** Arrangements and string sets in words. */
+import { type StringSet, stringNumber } from '@nestling/core/neck'
+import { withSigns } from '@nestling/core/pitch'
+import type { ArrangementChoice, NamedArrangement } from '@nestling/core/voicing'
+
+const NAMES: Record<NamedArrangement, string> = {
+  close: 'close',
+  'drop-2': 'drop 2',
+  'drop-3': 'drop 3',
+  'drop-2-4': 'drop 2 & 4',
+  'drop-2-3': 'drop 2 & 3',
+  spread: 'spread',
+  shell: 'shell',
+}
+
+export function arrangementWords(arrangement: ArrangementChoice): string {
+  switch (arrangement.kind) {
+    case 'any':
+      return 'any arrangement'
+    case 'named':
+      return NAMES[arrangement.name]
+    case 'list':
+      return arrangement.degrees.map(withSigns).join(' ')
+  }
+}
+
+export const stringsApart = (set: StringSet, strings: number): string =>
+  set.map((index) => stringNumber(index, strings)).join(' ')

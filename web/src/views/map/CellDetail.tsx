@@ -1,0 +1,95 @@
+/** The cell in hand: where the hand looks from, the open form behind it, the same shape in every key. */
+import { Button, Group } from '@mantine/core'
+import { useStore } from '@nanostores/react'
+import { type ChordMap, inAllKeys, landmarksOf, openFormOf, writeBuild } from '@nestling/core/build'
+import { writeSymbol } from '@nestling/core/chord'
+import { ghostTones, writeShape } from '@nestling/core/voicing'
+import { degreeSign } from '../../neck/tone.ts'
+import { $session } from '../../state/session.ts'
+import { collect } from './collect.ts'
+import classes from './MapView.module.css'
+import type { Selected } from './Sheet.tsx'
+import type { MapState } from './useMap.ts'
+
+export function CellDetail({
+  state,
+  map,
+  selected,
+}: {
+  readonly state: MapState
+  readonly map: ChordMap
+  readonly selected: Selected
+}) {
+  const { settings } = useStore($session)
+  const cell = state.changed[selected.row]?.[selected.column]
+  if (cell?.kind !== 'shape')
+    return (
+      <section aria-label="This place">
+        <h2>This place</h2>
+        <p className={classes['aside']}>Take a cell of the sheet to see its landmarks and its keys.</p>
+      </section>
+    )
+  const { neck, build, setting } = state
+  const { voicing, reachMm } = cell
+  const style = { naming: settings.naming, school: settings.symbols }
+  const landmarks = landmarksOf(voicing, neck)
+  const form = openFormOf(voicing, neck)
+  const ghost = ghostTones(voicing, neck).find(({ degree }) => degree === 'R')
+  const strings = neck.open.length
+  const params = new URLSearchParams(
+    writeBuild({ ...build, chord: voicing.chord }, setting.instrument.tuning.strings.length) as Record<string, string>,
+  )
+  params.set('shape', writeShape(voicing.frets))
+  return (
+    <section aria-label="This place">
+      <h2>
+        {writeSymbol(voicing.chord, style)} <span>{writeShape(voicing.frets)}</span>
+      </h2>
+      <p className={classes['aside']}>
+        {voicing.arrangement.degrees.map(degreeSign).join(' ')} · {Math.round(reachMm)} mm
+      </p>
+      <Group gap="xs" my="xs">
+        <Button size="compact-sm" component="a" href={`/?${params}`}>
+          Open in Build
+        </Button>
+        <Button size="compact-sm" variant="default" onClick={() => void collect([cell], state)}>
+          To the tray
+        </Button>
+      </Group>
+      <dl className={classes['facts']} data-testid="landmarks">
+        <dt>Roots near</dt>
+        <dd>
+          {landmarks.map(({ string, fret }) => `string ${string} ${fret === 0 ? 'open' : `fret ${fret}`}`).join(' · ')}
+        </dd>
+        {ghost && (
+          <>
+            <dt>Hidden root</dt>
+            <dd>
+              string {strings - ghost.string}, fret {ghost.fret}
+            </dd>
+          </>
+        )}
+        <dt>Open form</dt>
+        <dd>
+          {form
+            ? form.fret === 0
+              ? `the open ${form.name} chord itself`
+              : `${form.name}, moved up ${form.fret} ${form.fret === 1 ? 'fret' : 'frets'}`
+            : 'told in standard tuning only'}
+        </dd>
+        <dt>In all keys</dt>
+        <dd className={classes['keys']}>
+          {inAllKeys(voicing, neck).map(({ chord, frets }) => (
+            <span key={chord.root}>
+              <b>{writeSymbol(chord, style)}</b> {writeShape(frets)}
+            </span>
+          ))}
+          {inAllKeys(voicing, neck).length === 0 && 'an open string can’t be moved'}
+        </dd>
+      </dl>
+      <p className="heard-only" aria-live="polite">
+        {writeSymbol(map.chord)}, {writeShape(voicing.frets)}
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,123 @@
+/** One row of the sheet along one neck, and the way of every string from each shape to the next. */
+import { useStore } from '@nanostores/react'
+import { type ChordMap, instrumentFor } from '@nestling/core/build'
+import { ghostTones, type Voicing, writeShape } from '@nestling/core/voicing'
+import { useMemo } from 'react'
+import { Board, Strings } from '../../neck/Board.tsx'
+import { Egg } from '../../neck/Egg.tsx'
+import { neckLayout } from '../../neck/layout.ts'
+import neckClasses from '../../neck/neck.module.css'
+import { degreeSign } from '../../neck/tone.ts'
+import { stringsApart } from '../../neck/words.ts'
+import { $session } from '../../state/session.ts'
+import classes from './MapView.module.css'
+import type { Selected } from './Sheet.tsx'
+import type { MapState } from './useMap.ts'
+
+const lowest = ({ frets }: Voicing): number => Math.min(...frets.filter((fret): fret is number => fret !== null))
+
+export function RowLine({
+  state,
+  map,
+  selected,
+}: {
+  readonly state: MapState
+  readonly map: ChordMap
+  readonly selected: Selected
+}) {
+  const { settings } = useStore($session)
+  const { neck, build, setting } = state
+  const instrument = instrumentFor(build, setting)
+  const row = state.changed[selected.row]
+  const shapes = useMemo(
+    () =>
+      (row ?? [])
+        .flatMap((cell) => (cell?.kind === 'shape' ? [cell.voicing] : []))
+        .sort((a, b) => lowest(a) - lowest(b)),
+    [row],
+  )
+  const layout = useMemo(
+    () =>
+      neckLayout(neck, Math.min(neck.lastFret, Math.max(15, build.fretMax)), {
+        lowOnTop: settings.lowOnTop,
+        leftHanded: instrument.handed === 'left',
+      }),
+    [neck, build.fretMax, settings.lowOnTop, instrument.handed],
+  )
+  const strings = map.rows[selected.row]?.strings
+  if (!strings || shapes.length === 0) return null
+  const count = neck.open.length
+  // Only the part of the neck where the shapes lie, so that it is large enough to read.
+  const frets = shapes.flatMap((shape) => shape.frets.filter((fret): fret is number => fret !== null))
+  const near = layout.fretX(Math.max(0, Math.min(...frets) - 2))
+  const far = layout.fretX(Math.min(layout.lastFret, Math.max(...frets) + 1))
+  const fromNut = Math.min(...frets) <= 2
+  const edge = fromNut ? (layout.direction === 1 ? 0 : layout.width) : near
+  const left = Math.min(edge, far) - 6
+  const width = Math.abs(far - edge) + 12
+  return (
+    <section aria-label="Along one neck">
+      <h2>
+        Along one neck <span>strings {stringsApart(strings, count)}</span>
+      </h2>
+      <svg
+        viewBox={`${left} 0 ${width} ${layout.bottom + 44}`}
+        className={classes['line']}
+        role="img"
+        aria-label={`${shapes.map(({ frets }) => writeShape(frets)).join(', ')} along one neck`}
+      >
+        <Board
+          layout={layout}
+          openNames={instrument.tuning.strings.map(({ name }) => name)}
+          naming={settings.naming}
+          capo={undefined}
+        />
+        <Strings layout={layout} frets={undefined} silent={[]} />
+        <g className={neckClasses['line']}>
+          {shapes.map((shape) => (
+            <g key={shape.frets.join()}>
+              {ghostTones(shape, neck)
+                .filter(({ degree, fret }) => degree === 'R' && fret <= layout.lastFret)
+                .map((root) => (
+                  <Egg
+                    key="root"
+                    kind="ghost"
+                    x={layout.tipX(root.fret)}
+                    y={layout.stringY(root.string)}
+                    size={13}
+                    degree="R"
+                    label="R"
+                  />
+                ))}
+              {shape.frets.map((fret, string) =>
+                fret === null || fret > layout.lastFret ? null : (
+                  <Egg
+                    key={string}
+                    x={layout.tipX(fret)}
+                    y={layout.stringY(string)}
+                    size={15}
+                    degree={shape.degrees[string] ?? 'R'}
+                    label={degreeSign(shape.degrees[string] ?? 'R')}
+                  />
+                ),
+              )}
+            </g>
+          ))}
+        </g>
+      </svg>
+      <ol className={classes['ways']}>
+        {shapes.slice(1).map((shape, index) => (
+          <li key={shape.frets.join()}>
+            {writeShape((shapes[index] as Voicing).frets)} → {writeShape(shape.frets)}:{' '}
+            {strings
+              .map((string) => {
+                const by = (shape.frets[string] ?? 0) - ((shapes[index] as Voicing).frets[string] ?? 0)
+                return `${count - string} ${by > 0 ? '+' : by < 0 ? '−' : ''}${Math.abs(by)}`
+              })
+              .join(' · ')}
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}

@@ -1,0 +1,27 @@
+/** Cells, rows and the whole sheet into the tray; what doesn't fit is told. */
+import { instrumentFor } from '@nestling/core/build'
+import { writeSymbol } from '@nestling/core/chord'
+import { writeTuning } from '@nestling/core/neck'
+import { writeShape } from '@nestling/core/voicing'
+import { MOST_IN_TRAY } from '../../contracts/tray.ts'
+import { tell } from '../../state/notices.ts'
+import { $tray, addToTray } from '../../state/tray.ts'
+import type { ChangedCell } from './change.ts'
+import type { MapState } from './useMap.ts'
+
+export async function collect(
+  cells: readonly (ChangedCell | undefined)[],
+  { build, setting }: Pick<MapState, 'build' | 'setting'>,
+): Promise<void> {
+  const tuning = writeTuning(instrumentFor(build, setting).tuning)
+  const shapes = cells.flatMap((cell) =>
+    cell?.kind === 'shape'
+      ? [{ chord: writeSymbol(cell.voicing.chord, { ascii: true }), shape: writeShape(cell.voicing.frets), tuning }]
+      : [],
+  )
+  const room = MOST_IN_TRAY - $tray.get().shapes.length
+  for (const shape of shapes.slice(0, room)) void addToTray(shape)
+  if (shapes.length > room)
+    tell.problem('The tray is full', `${room} of ${shapes.length} shapes went in; it holds ${MOST_IN_TRAY}.`)
+  else tell.done(`In the tray: ${shapes.length} ${shapes.length === 1 ? 'shape' : 'shapes'}`)
+}
