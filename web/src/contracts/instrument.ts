@@ -1,4 +1,4 @@
-import { type Instrument, instrumentProblems, readTuning, type Tuning } from '@nestling/core/neck'
+import { type Instrument, instrumentProblems, readTuning, type Tuning, writeTuning } from '@nestling/core/neck'
 import * as v from 'valibot'
 
 const name = v.pipe(
@@ -29,6 +29,26 @@ export const InstrumentDraft = v.strictObject({
   pluck: v.picklist(['pick', 'fingers', 'thumb-and-fingers']),
 })
 export type InstrumentDraft = v.InferOutput<typeof InstrumentDraft>
+
+/** An instrument as its form holds it. */
+export const draftOf = (instrument: Instrument): InstrumentDraft => ({
+  name: instrument.name,
+  tuningName: instrument.tuning.name,
+  tuning: writeTuning(instrument.tuning),
+  capo: instrument.capo
+    ? {
+        fret: instrument.capo.fret,
+        strings: instrument.capo.strings === 'all' ? 'all' : [...instrument.capo.strings],
+      }
+    : null,
+  frets: instrument.frets,
+  scaleLengthMm: instrument.scaleLengthMm,
+  spacingNutMm: instrument.spacingNutMm,
+  spacingBridgeMm: instrument.spacingBridgeMm,
+  lastReachableFret: instrument.lastReachableFret,
+  handed: instrument.handed,
+  pluck: instrument.pluck,
+})
 
 export const InstrumentEdit = v.strictObject({
   ...InstrumentDraft.entries,

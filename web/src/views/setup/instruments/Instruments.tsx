@@ -1,16 +1,17 @@
 /** The player's instruments: one is current in every view; each can be changed, copied or taken away. */
 import { Button, Group } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { tuningLetters } from '@nestling/core/neck'
+import { STANDARD_INSTRUMENT, tuningLetters } from '@nestling/core/neck'
 import { useState } from 'react'
-import type { KeptInstrument } from '../../../contracts/instrument.ts'
+import { draftOf, type InstrumentDraft, type KeptInstrument } from '../../../contracts/instrument.ts'
 import { UndoNotice } from '../../../shell/UndoNotice.tsx'
 import { addInstrument, removeInstrument } from '../../../state/instruments.ts'
 import { tell } from '../../../state/notices.ts'
 import { $session, chooseInstrument } from '../../../state/session.ts'
 import classes from '../SetupView.module.css'
-import { draftOf, NEW_INSTRUMENT } from './draft.ts'
 import { InstrumentForm } from './InstrumentForm.tsx'
+
+const NEW_INSTRUMENT: InstrumentDraft = { ...draftOf(STANDARD_INSTRUMENT), name: '' }
 
 export function Instruments() {
   const { instruments, instrument: current, settings } = useStore($session)
