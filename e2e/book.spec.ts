@@ -20,12 +20,23 @@ test('a shape is kept, found again, opened, renamed, deleted and brought back', 
   const before = await count.textContent()
   await page.getByRole('button', { name: 'Delete Low Tide Waltz, second ending' }).click()
   await expect(page.getByRole('article', { name: 'Low Tide Waltz, second ending' })).toHaveCount(0)
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('alert').filter({ hasText: 'Deleted' }).getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('article', { name: 'Low Tide Waltz, second ending' })).toBeVisible()
   await expect(count).toHaveText(before ?? '')
 
   await page.getByRole('heading', { name: 'Low Tide Waltz, second ending' }).getByRole('link').click()
   await expect(page.getByRole('button', { name: /^Chord / })).toHaveText('Gm7')
+})
+
+test('a rename can be taken back', async ({ page }) => {
+  await page.goto('/book')
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await page.getByRole('button', { name: 'Rename Slow Ferry, out' }).click()
+  await page.getByRole('textbox', { name: 'Name' }).fill('Slow Ferry, coda')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('article', { name: 'Slow Ferry, coda' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('article', { name: 'Slow Ferry, out' })).toBeVisible()
 })
 
 test('a name of blanks is not taken, and Escape leaves the old one', async ({ page }) => {

@@ -1,3 +1,4 @@
+import { get } from 'node:http'
 import { expect, test } from '@playwright/test'
 
 test('a chord is told with its notes, thirds and family', async ({ request }) => {
@@ -114,4 +115,17 @@ test('neighbours come by name, with the string and the way', async ({ request })
     moves: [{ string: 3, by: -1, fromDegree: '7', toDegree: 'b7' }],
   })
   expect((await request.get('/api/neighbours?frets=x6878x&symbol=Am7')).status()).toBe(400)
+})
+
+test('a name that was made to point here is turned away', async ({ baseURL }) => {
+  const { hostname, port } = new URL(baseURL ?? '')
+  const status = (host: string) =>
+    new Promise((resolve) => {
+      get({ hostname, port, path: '/healthz', headers: { host } }, (answer) => {
+        answer.resume()
+        resolve(answer.statusCode)
+      })
+    })
+  expect(await status('elsewhere.example')).toBe(403)
+  expect(await status(`localhost:${port}`)).toBe(200)
 })

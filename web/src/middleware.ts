@@ -5,12 +5,34 @@ import { problem } from './pages/api/_respond.ts'
 const READS = new Set(['GET', 'HEAD', 'OPTIONS'])
 const MOST_BODY_BYTES = 64 * 1024
 
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]'])
+
+/**
+ * A page elsewhere whose name was made to point here (its requests look like our own) is turned away by its name. Who
+ * sets HOST to another address opens Nestling to that network by intent.
+ */
+function isOurs(host: string): boolean {
+  const told = process.env['HOST']
+  return (told !== undefined && !LOOPBACK.has(told)) || LOOPBACK.has(host.replace(/:\d+$/, ''))
+}
+
+function hostOf(origin: string): string | undefined {
+  return URL.canParse(origin) ? new URL(origin).host : undefined
+}
+
 /**
  * At the border of every request: writes must be JSON, from our own origin and of moderate size; every answer
  * carries the security headers. Astro's own check covers form posts only, so JSON is checked here.
  */
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context
+  const host = request.headers.get('host') ?? url.host
+  if (!isOurs(host))
+    return problem(403, {
+      error: `Nestling answers at 127.0.0.1 or localhost, not at ${host.slice(0, 60)}; set HOST to open it to others`,
+      field: 'host',
+      expected: '127.0.0.1 or localhost',
+    })
   if (!READS.has(request.method)) {
     const type = request.headers.get('content-type')?.split(';')[0]?.trim()
     if (type !== 'application/json')
@@ -20,11 +42,11 @@ export const onRequest = defineMiddleware(async (context, next) => {
         expected: 'application/json',
       })
     const origin = request.headers.get('origin')
-    if (origin !== null && origin !== url.origin)
+    if (origin !== null && hostOf(origin) !== host)
       return problem(403, {
         error: 'writes come from the application itself; expected its own origin',
         field: 'origin',
-        expected: url.origin,
+        expected: `http://${host}`,
       })
     const length = request.headers.get('content-length')
     // A body of unknown length could go on for ever; DELETE and empty posts have none.

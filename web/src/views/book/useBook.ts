@@ -47,6 +47,15 @@ export function useBook(initial: readonly KeptShape[], initialTotal: number): Bo
         return false
       }
       replace(answer.value)
+      const renamed = answer.value
+      const id = `renamed-${shape.id}-${renamed.version}`
+      const undo = async () => {
+        tell.hide(id)
+        const back = await renameShape(renamed, shape.name)
+        if (back.ok) replace(back.value)
+        else tell.problem('Not renamed back', back.message)
+      }
+      tell.done(createElement(UndoNotice, { words: `Renamed: ${renamed.name}`, undo: () => void undo() }), id)
       return true
     },
     async remove(shape) {
