@@ -93,8 +93,9 @@ const Stones = memo(function Stones({
   readonly frets: Frets | undefined
 }) {
   const taken = new Set(frets?.map((fret, string) => `${string}:${fret}`))
-  return stones.map((stone) => (
-    <g key={stone.frets.join()} data-testid="stone">
+  // Keyed by place in the row: another chord moves the eggs that are there instead of making new ones.
+  return stones.map((stone, index) => (
+    <g key={index} data-testid="stone">
       {stone.frets.map((fret, string) => {
         const place = `${string}:${fret}`
         if (fret === null || fret > layout.lastFret || taken.has(place)) return null

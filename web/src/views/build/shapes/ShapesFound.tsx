@@ -185,10 +185,6 @@ function Rows({ rows, state }: { readonly rows: ReturnType<typeof ladderOf>; rea
     estimateSize: (index) => (rows[index]?.kind === 'head' ? HEAD_HEIGHT : ROW_HEIGHT),
     overscan: 3,
     initialRect: { width: 340, height: 320 },
-    getItemKey: (index) => {
-      const row = rows[index]
-      return row === undefined ? index : row.kind === 'head' ? `${row.strings}|${row.bass}` : writeShape(row.frets)
-    },
   })
   const read = useMemo(() => voicingReader(build.chord, neckIn({ build, setting })), [build, setting])
   const inHand = frets && writeShape(frets)
@@ -202,7 +198,8 @@ function Rows({ rows, state }: { readonly rows: ReturnType<typeof ladderOf>; rea
           const voicing = row.kind === 'shape' ? read(row.frets) : undefined
           return (
             <div
-              key={item.key}
+              // By place, so that the next answer redraws the rows that are there.
+              key={item.index}
               className={classes['place']}
               style={{ height: item.size, transform: `translateY(${item.start}px)` }}
             >
