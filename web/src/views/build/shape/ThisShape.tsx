@@ -102,7 +102,9 @@ function Strings({ state, inHand }: { readonly state: BuildState; readonly inHan
               return (
                 <tr key={index} className={classes['silent']} data-kind={quiet?.kind}>
                   <td>{count - index}</td>
-                  <td colSpan={fingerstyle ? 5 : 4}>{quiet ? silentWord(quiet) : 'silent'}</td>
+                  <td colSpan={fingerstyle ? 5 : 4}>
+                    {quiet ? silentWord(quiet, state.build.chord, settings.naming) : 'silent'}
+                  </td>
                 </tr>
               )
             }

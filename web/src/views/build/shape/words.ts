@@ -1,5 +1,16 @@
+import type { Chord } from '@nestling/core/chord'
 import type { Finger, RegisterWarning, SilentString } from '@nestling/core/hand'
-import { type NamingSystem, pitchAt, plainName, writePitch } from '@nestling/core/pitch'
+import {
+  degreePitchClass,
+  type NamingSystem,
+  pitchAt,
+  pitchClassOf,
+  plainName,
+  spellDegree,
+  writeNote,
+  writePitch,
+} from '@nestling/core/pitch'
+import { degreeName } from '../../../neck/tone.ts'
 
 const ORDINALS = [
   'root position', '1st inversion', '2nd inversion', '3rd inversion', '4th inversion', '5th inversion', '6th inversion',
@@ -13,16 +24,24 @@ export const fingerWord = (finger: Finger): string => (finger === 'T' ? 'the thu
 export const pitchWord = (midi: number, naming: NamingSystem): string =>
   writePitch(pitchAt(plainName(midi % 12), midi), naming)
 
-/** What keeps a silent string silent: "damped by the tip of finger 1". */
-export function silentWord(string: SilentString): string {
+/** What keeps a silent string silent: "damped by the tip of finger 1"; where nothing does, what would be heard. */
+export function silentWord(string: SilentString, chord: Chord, naming: NamingSystem): string {
   switch (string.kind) {
     case 'damped':
       return `damped by the ${string.how} of ${fingerWord(string.by)}`
     case 'not-plucked':
       return 'not plucked'
     case 'leaks':
-      return 'would ring: no finger near to damp it'
+      return `leaks ${leakWord(string.wouldSound, chord, naming)}: no finger near`
   }
+}
+
+/** The note that would ring, and whether it hurts: "A, the fifth" or "A, foreign to the chord". */
+function leakWord(midi: number, { root, formula }: Chord, naming: NamingSystem): string {
+  const above = (midi - pitchClassOf(root) + 120) % 12
+  const tone = formula.find((degree) => degreePitchClass(degree) === above)
+  const note = (tone && spellDegree(root, tone)) ?? plainName(midi % 12)
+  return `${writeNote(note, naming)}, ${tone ? `the ${degreeName(tone)}` : 'foreign to the chord'}`
 }
 
 export function registerWord(warning: RegisterWarning, naming: NamingSystem): string {
