@@ -1,8 +1,10 @@
 /** The chord, its arrangement, the change that is looked at, and the filters. */
 import { Button, Chip, NativeSelect, Switch, TextInput } from '@mantine/core'
 import { useStore } from '@nanostores/react'
+import { instrumentFor } from '@nestling/core/build'
 import { writeSymbol } from '@nestling/core/chord'
 import { EXTENSIONS } from '@nestling/core/name'
+import { tuningLetters } from '@nestling/core/neck'
 import { ARRANGEMENT_NAMES } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
 import { arrangementWords, stringsApart } from '../../neck/words.ts'
@@ -42,6 +44,10 @@ export function MapHead({ state }: { readonly state: MapState }) {
         <strong className={classes['symbol']} data-testid="map-symbol">
           {symbol}
         </strong>
+        <span className={classes['printed']}>
+          {build.arrangement.kind === 'named' ? arrangementWords(build.arrangement) : 'any arrangement'}, frets {range},{' '}
+          {tuningLetters(instrumentFor(build, state.setting).tuning, settings.naming)}
+        </span>
         <TextInput
           size="sm"
           w={150}

@@ -38,3 +38,8 @@ test('a ninth by the moved root makes a shape that is known already', () => {
 
 test('what can’t go along is told', () =>
   expect(cell('Ebmaj7', 'x6878x', { kind: 'morph', formula: chord('C').formula })).toMatchObject({ kind: 'lost' }))
+
+test('a shape that no other usual chord has is known as nothing else', () => {
+  const changed = cell('Ebmaj7', 'x6878x', { kind: 'none' })
+  expect(changed.kind === 'shape' && changed.knownAs).toBeUndefined()
+})

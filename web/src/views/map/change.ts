@@ -1,5 +1,5 @@
 /** What a change of formula does to one cell of the map: where its tones go, and whether a hand still holds it. */
-import type { Chord, Formula } from '@nestling/core/chord'
+import { CATALOGUE, type Chord, type Formula, formulaKey } from '@nestling/core/chord'
 import type { RankedShape } from '@nestling/core/hand'
 import { type Extension, namesOf, waysToExtend } from '@nestling/core/name'
 import type { Neck } from '@nestling/core/neck'
@@ -59,13 +59,17 @@ function apply(from: Voicing, change: MapChange, neck: Neck): Voicing | string {
   }
 }
 
+const USUAL: ReadonlySet<string> = new Set(
+  CATALOGUE.filter(({ rare }) => !rare).map(({ formula }) => formulaKey(formula)),
+)
+
 /** The best usual name of a shape over another root, complete and over its own lowest tone. */
 function twinOf(voicing: Voicing, neck: Neck): Chord | undefined {
   const own = pitchClassOf(voicing.chord.root)
   const name = namesOf(voicing.frets, neck).find(
     (one) =>
       one.complete &&
-      !one.derived &&
+      USUAL.has(formulaKey(one.chord.formula)) &&
       one.role !== 'foreign' &&
       one.role !== 'rootless' &&
       pitchClassOf(one.chord.root) !== own,
