@@ -99,7 +99,7 @@ function keepInHand(state: BuildState, found: Found): Frets | undefined {
 }
 
 /** Where along the neck a shape lies, in frets. */
-export function centreOf(frets: Frets): number {
+function centreOf(frets: Frets): number {
   const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
   return pressed.length === 0 ? 0 : pressed.reduce((sum, fret) => sum + fret, 0) / pressed.length
 }

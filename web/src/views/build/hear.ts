@@ -12,9 +12,6 @@ import { $session } from '../../state/session.ts'
 
 /** Leaves the fifth out of what is heard. */
 export const $withoutFifth = atom(false)
-/** The note that the bass stand-in plays instead of the root; `undefined` is the root. */
-export const $bassInstead = atom<number | undefined>(undefined)
-
 function soundingOf(state: Pick<BuildState, 'build' | 'setting'>, frets: Frets): Sounding {
   const { chord } = state.build
   const neck = neckIn(state)
@@ -23,9 +20,8 @@ function soundingOf(state: Pick<BuildState, 'build' | 'setting'>, frets: Frets):
   const midis = frets.flatMap((fret, string) =>
     fret === null || !keep(string) ? [] : [soundingMidi(neck, string, fret)],
   )
-  const bass = $bassInstead.get() ?? pitchClassOf(chord.bass ?? chord.root)
-  const withBass = $session.get().settings.bassStandIn || $bassInstead.get() !== undefined
-  return withBass ? { midis, bass: bassNote(bass) } : { midis }
+  if (!$session.get().settings.bassStandIn) return { midis }
+  return { midis, bass: bassNote(pitchClassOf(chord.bass ?? chord.root)) }
 }
 
 function hear(chords: readonly Sounding[], style: PlayStyle, apart = 1.3): void {
