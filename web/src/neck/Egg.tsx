@@ -1,4 +1,5 @@
 import type { Degree } from '@nestling/core/pitch'
+import { memo } from 'react'
 import classes from './neck.module.css'
 import { toneWeight } from './tone.ts'
 
@@ -16,7 +17,7 @@ export interface EggProps {
 }
 
 /** A tone: a small tilted oval whose filling tells how much it matters. */
-export function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved = false }: EggProps) {
+export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved = false }: EggProps) {
   const weight = toneWeight(degree)
   const height = size * 0.75
   const shape = { cx: x, cy: y, transform: `rotate(-14 ${x} ${y})` }
@@ -39,7 +40,7 @@ export function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved
       )}
     </g>
   )
-}
+})
 
 /** The speckles of thirds and sevenths; once per page. */
 export function EggPatterns() {

@@ -31,26 +31,12 @@ export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {
       className={classes['small']}
       aria-hidden="true"
     >
-      {Array.from({ length: shown + 1 }, (_, index) => (
-        <line
-          key={index}
-          x1={LEFT + index * fretWidth}
-          x2={LEFT + index * fretWidth}
-          y1={TOP}
-          y2={bottom}
-          strokeWidth={first === 1 && index === 0 ? 2.5 : 1}
-        />
-      ))}
-      {frets.map((_, index) => (
-        <line
-          key={index}
-          x1={LEFT}
-          x2={width - 4}
-          y1={bottom - index * row}
-          y2={bottom - index * row}
-          className={classes['smallString']}
-        />
-      ))}
+      <path d={lines(shown + 1, (index) => `M${LEFT + index * fretWidth} ${TOP}V${bottom}`)} />
+      {first === 1 && <path d={`M${LEFT} ${TOP}V${bottom}`} className={classes['smallNut']} />}
+      <path
+        d={lines(frets.length, (index) => `M${LEFT} ${bottom - index * row}H${width - 4}`)}
+        className={classes['smallString']}
+      />
       {Array.from({ length: shown }, (_, index) => first + index)
         .filter((fret) => fret === first || fret === lowest || fret === highest)
         .map((fret) => (
@@ -72,3 +58,7 @@ export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {
     </svg>
   )
 }
+
+/** Many lines as one path: small necks come in hundreds. */
+const lines = (count: number, line: (index: number) => string): string =>
+  Array.from({ length: count }, (_, index) => line(index)).join('')

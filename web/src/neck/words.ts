@@ -24,5 +24,11 @@ export function arrangementWords(arrangement: ArrangementChoice): string {
   }
 }
 
+/** "string 5 +2, string 4 −1": up or down in frets. */
+export const movesWords = (
+  moves: readonly { readonly string: number; readonly by: number }[],
+  strings: number,
+): string => moves.map(({ string, by }) => `string ${strings - string} ${by > 0 ? '+' : '−'}${Math.abs(by)}`).join(', ')
+
 export const stringsApart = (set: StringSet, strings: number): string =>
   set.map((index) => stringNumber(index, strings)).join(' ')

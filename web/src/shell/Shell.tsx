@@ -13,6 +13,7 @@ import { Notifications } from '@mantine/notifications'
 import { useStore } from '@nanostores/react'
 import { tuningLetters } from '@nestling/core/neck'
 import { type ReactNode, useEffect, useState } from 'react'
+import { openPage, type PageData } from '../state/page.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
 import { IconChevronDown, IconMoon, IconSun } from './icons.ts'
 import classes from './Shell.module.css'
@@ -30,12 +31,16 @@ const VIEWS: readonly { readonly name: ViewName; readonly href: string }[] = [
 
 export interface ShellProps {
   readonly view: ViewName
+  /** What the page came with; the stores hold it before anything inside is drawn, on the server and in the browser alike. */
+  readonly page: PageData
   /** On a wide screen the view fills the window, and its parts scroll by themselves. */
   readonly fixed?: boolean
+  /** An element that never changes: what changes inside it must not draw the whole frame again. */
   readonly children: ReactNode
 }
 
-export function Shell({ view, fixed = false, children }: ShellProps) {
+export function Shell({ view, page, fixed = false, children }: ShellProps) {
+  useState(() => openPage(page))
   // Says that the page has come alive: before, what is typed into it would be lost.
   const [alive, setAlive] = useState(false)
   useEffect(() => setAlive(true), [])

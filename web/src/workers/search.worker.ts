@@ -1,13 +1,5 @@
 /** The search, off the main thread: one of these answers the page, another counts what the choices would give. */
-import {
-  type Build,
-  type ChordMap,
-  mapOf,
-  playableCount,
-  type Setting,
-  type ShapesFound,
-  shapesFor,
-} from '@nestling/core/build'
+import { type Build, playableCount, type Setting, type ShapesFound, shapesFor } from '@nestling/core/build'
 import { expose, transfer } from 'comlink'
 
 const api = {
@@ -19,7 +11,6 @@ const api = {
     }
     return transfer(found, [found.frets.buffer, found.scores.buffer, found.reachesMm.buffer, found.held.buffer])
   },
-  mapOf: (build: Build, setting: Setting): ChordMap => mapOf(build, setting),
   playableCount: (build: Build, setting: Setting): number => playableCount(build, setting),
 }
 

@@ -1,12 +1,8 @@
-/** The Book: what the player keeps, newest first. */
-import { useStore } from '@nanostores/react'
-import { useState } from 'react'
 import type { KeptShape } from '../../contracts/keptShape.ts'
 import type { KeptSet } from '../../contracts/tray.ts'
 import { EggPatterns } from '../../neck/Egg.tsx'
 import { Shell } from '../../shell/Shell.tsx'
-import { openPage, type PageData } from '../../state/page.ts'
-import { $session } from '../../state/session.ts'
+import type { PageData } from '../../state/page.ts'
 import classes from './BookView.module.css'
 import { KeptShapeCard } from './KeptShapeCard.tsx'
 import { SetCard } from './SetCard.tsx'
@@ -22,62 +18,66 @@ export interface BookViewProps {
 }
 
 export default function BookView(props: BookViewProps) {
-  useState(() => openPage(props.page))
-  useStore($session)
+  return (
+    <Shell view="Book" page={props.page}>
+      <EggPatterns />
+      <Pages {...props} />
+    </Shell>
+  )
+}
+
+function Pages(props: BookViewProps) {
   const { sets, remove: removeSet, toTray } = useSets(props.sets)
   const { shapes, total, find, setFind, rename, remove } = useBook(props.shapes, props.total)
   return (
-    <Shell view="Book">
-      <EggPatterns />
-      <div className={classes['page']}>
-        <div className={classes['head']}>
-          <h1>Book</h1>
-          <p data-testid="book-count">
-            {total === 0 ? 'nothing kept yet' : `${total} ${total === 1 ? 'shape' : 'shapes'} kept · newest first`}
-            {props.shapes.length < props.total && ` · the newest ${props.shapes.length} of ${props.total} are listed`}
-          </p>
-          {total > 0 && (
-            <label className={classes['find']}>
-              <span>Find</span>
-              <input
-                value={find}
-                onChange={(event) => setFind(event.currentTarget.value)}
-                placeholder="a name, a chord, a shape"
-                spellCheck={false}
-              />
-            </label>
-          )}
-        </div>
-        {total === 0 && (
-          <p className={classes['empty']}>
-            Shapes that you keep in <a href="/">Build</a> with <kbd>K</kbd> come here, and stay when the application is
-            closed.
-          </p>
+    <div className={classes['page']}>
+      <div className={classes['head']}>
+        <h1>Book</h1>
+        <p data-testid="book-count">
+          {total === 0 ? 'nothing kept yet' : `${total} ${total === 1 ? 'shape' : 'shapes'} kept · newest first`}
+          {props.shapes.length < props.total && ` · the newest ${props.shapes.length} of ${props.total} are listed`}
+        </p>
+        {total > 0 && (
+          <label className={classes['find']}>
+            <span>Find</span>
+            <input
+              value={find}
+              onChange={(event) => setFind(event.currentTarget.value)}
+              placeholder="a name, a chord, a shape"
+              spellCheck={false}
+            />
+          </label>
         )}
-        {total > 0 && shapes.length === 0 && <p className={classes['empty']}>Nothing in the Book matches “{find}”.</p>}
-        {sets.length > 0 && find === '' && (
-          <section aria-label="Sets">
-            <h2 className={classes['section']}>
-              Sets{sets.length < props.setTotal ? `, the newest ${sets.length} of ${props.setTotal}` : ''}
-            </h2>
-            <ul className={classes['shapes']}>
-              {sets.map((set) => (
-                <li key={set.id}>
-                  <SetCard set={set} remove={removeSet} toTray={toTray} />
-                </li>
-              ))}
-            </ul>
-            <h2 className={classes['section']}>Shapes</h2>
-          </section>
-        )}
-        <ul className={classes['shapes']}>
-          {shapes.map((shape) => (
-            <li key={shape.id}>
-              <KeptShapeCard shape={shape} rename={rename} remove={remove} />
-            </li>
-          ))}
-        </ul>
       </div>
-    </Shell>
+      {total === 0 && (
+        <p className={classes['empty']}>
+          Shapes that you keep in <a href="/">Build</a> with <kbd>K</kbd> come here, and stay when the application is
+          closed.
+        </p>
+      )}
+      {total > 0 && shapes.length === 0 && <p className={classes['empty']}>Nothing in the Book matches “{find}”.</p>}
+      {sets.length > 0 && find === '' && (
+        <section aria-label="Sets">
+          <h2 className={classes['section']}>
+            Sets{sets.length < props.setTotal ? `, the newest ${sets.length} of ${props.setTotal}` : ''}
+          </h2>
+          <ul className={classes['shapes']}>
+            {sets.map((set) => (
+              <li key={set.id}>
+                <SetCard set={set} remove={removeSet} toTray={toTray} />
+              </li>
+            ))}
+          </ul>
+          <h2 className={classes['section']}>Shapes</h2>
+        </section>
+      )}
+      <ul className={classes['shapes']}>
+        {shapes.map((shape) => (
+          <li key={shape.id}>
+            <KeptShapeCard shape={shape} rename={rename} remove={remove} />
+          </li>
+        ))}
+      </ul>
+    </div>
   )
 }

@@ -21,13 +21,22 @@ export interface BuildViewProps {
 }
 
 export default function BuildView(props: BuildViewProps) {
-  const [help, setHelp] = useState(false)
-  const openHelp = useCallback(() => setHelp(true), [])
-  const state = useBuild(props, openHelp)
   return (
-    <Shell view="Build" fixed>
+    <Shell view="Build" page={props.page} fixed>
       <h1 className="heard-only">Build a chord</h1>
       <EggPatterns />
+      <Workbench {...props} />
+    </Shell>
+  )
+}
+
+function Workbench(props: BuildViewProps) {
+  const [help, setHelp] = useState(false)
+  const openHelp = useCallback(() => setHelp(true), [])
+  const closeHelp = useCallback(() => setHelp(false), [])
+  const state = useBuild(props, openHelp)
+  return (
+    <>
       <BuildLine state={state} />
       <div className={classes['neck']}>
         <NeckArea state={state} />
@@ -38,8 +47,8 @@ export default function BuildView(props: BuildViewProps) {
         <Around state={state} />
       </div>
       <Announcer state={state} />
-      <KeysHelp opened={help} close={() => setHelp(false)} />
-    </Shell>
+      <KeysHelp opened={help} close={closeHelp} />
+    </>
   )
 }
 

@@ -1,8 +1,15 @@
 import { Modal } from '@mantine/core'
+import { memo } from 'react'
 import classes from './BuildView.module.css'
 import { KEY_HELP } from './keys.ts'
 
-export function KeysHelp({ opened, close }: { readonly opened: boolean; readonly close: () => void }) {
+export const KeysHelp = memo(function KeysHelp({
+  opened,
+  close,
+}: {
+  readonly opened: boolean
+  readonly close: () => void
+}) {
   return (
     <Modal opened={opened} onClose={close} title="Keys" size="lg">
       <dl className={classes['help']}>
@@ -19,4 +26,4 @@ export function KeysHelp({ opened, close }: { readonly opened: boolean; readonly
       </dl>
     </Modal>
   )
-}
+})

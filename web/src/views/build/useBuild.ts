@@ -16,7 +16,6 @@ import {
   voicingInHand,
 } from '../../state/build/index.ts'
 import { tell } from '../../state/notices.ts'
-import { openPage } from '../../state/page.ts'
 import { $session, $setting, changeSettings } from '../../state/session.ts'
 import type { BuildViewProps } from './BuildView.tsx'
 import { onBuildKey } from './keys.ts'
@@ -27,10 +26,11 @@ const SETTLED_MS = 50
 /** Changes that follow one another more quickly are one step back for the browser. */
 const TOGETHER_MS = 900
 
-export function useBuild({ address, fingers, page }: BuildViewProps, openHelp: () => void): BuildState {
-  // The session must hold before the first drawing, on the server and in the browser alike.
+export function useBuild(
+  { address, fingers }: Pick<BuildViewProps, 'address' | 'fingers'>,
+  openHelp: () => void,
+): BuildState {
   const [first] = useState(() => {
-    openPage(page)
     const opened = stateFrom(address, $setting.get())
     $typed.set(opened.typed)
     if (fingers !== undefined && address.shape !== undefined) $chosenFingers.set({ [address.shape]: fingers })

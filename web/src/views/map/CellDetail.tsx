@@ -1,7 +1,7 @@
 /** The cell in hand: where the hand looks from, the open form behind it, the same shape in every key. */
 import { Button, Group } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { type ChordMap, inAllKeys, landmarksOf, openFormOf, writeBuild } from '@nestling/core/build'
+import { inAllKeys, landmarksOf, openFormOf, writeBuild } from '@nestling/core/build'
 import { writeSymbol } from '@nestling/core/chord'
 import { ghostTones, writeShape } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
@@ -9,19 +9,11 @@ import { $session } from '../../state/session.ts'
 import { collect } from './collect.ts'
 import classes from './MapView.module.css'
 import type { Selected } from './Sheet.tsx'
-import type { MapState } from './useMap.ts'
+import type { FoundMap } from './useMap.ts'
 
-export function CellDetail({
-  state,
-  map,
-  selected,
-}: {
-  readonly state: MapState
-  readonly map: ChordMap
-  readonly selected: Selected
-}) {
+export function CellDetail({ found, selected }: { readonly found: FoundMap; readonly selected: Selected }) {
   const { settings } = useStore($session)
-  const cell = state.changed[selected.row]?.[selected.column]
+  const cell = found.changed[selected.row]?.[selected.column]
   if (cell?.kind !== 'shape')
     return (
       <section aria-label="This place">
@@ -29,7 +21,7 @@ export function CellDetail({
         <p className={classes['aside']}>Take a cell of the sheet to see its landmarks and its keys.</p>
       </section>
     )
-  const { neck, build, setting } = state
+  const { neck, build, setting, map } = found
   const { voicing, reachMm } = cell
   const style = { naming: settings.naming, school: settings.symbols }
   const landmarks = landmarksOf(voicing, neck)
@@ -52,7 +44,7 @@ export function CellDetail({
         <Button size="compact-sm" component="a" href={`/?${params}`}>
           Open in Build
         </Button>
-        <Button size="compact-sm" variant="default" onClick={() => void collect([cell], state)}>
+        <Button size="compact-sm" variant="default" onClick={() => void collect([cell], found)}>
           To the tray
         </Button>
       </Group>

@@ -102,9 +102,9 @@ export function MapHead({ state }: { readonly state: MapState }) {
           data={[
             { value: 'all', label: 'all string sets' },
             { value: 'neighbouring', label: 'neighbouring strings' },
-            ...(state.search.status === 'found' ? state.search.map.rows : []).map(({ strings }) => ({
+            ...(state.search.status === 'found' ? state.search.found.map.rows : []).map(({ strings }) => ({
               value: strings.join(),
-              label: `strings ${stringsApart(strings, state.neck.open.length)}`,
+              label: `strings ${stringsApart(strings, instrumentFor(build, state.setting).tuning.strings.length)}`,
             })),
           ]}
         />

@@ -1,10 +1,8 @@
 /** Map: a chord's whole territory as one sheet; string sets down, bass tones across. */
-import { useStore } from '@nanostores/react'
 import { useState } from 'react'
 import { EggPatterns } from '../../neck/Egg.tsx'
 import { Shell } from '../../shell/Shell.tsx'
-import { openPage, type PageData } from '../../state/page.ts'
-import { $session } from '../../state/session.ts'
+import type { PageData } from '../../state/page.ts'
 import { CellDetail } from './CellDetail.tsx'
 import { MapHead } from './MapHead.tsx'
 import classes from './MapView.module.css'
@@ -18,14 +16,20 @@ export interface MapViewProps {
 }
 
 export default function MapView(props: MapViewProps) {
-  useState(() => openPage(props.page))
-  useStore($session)
-  const state = useMap(props.address)
-  const [selected, setSelected] = useState<Selected>({ row: 0, column: 0 })
   return (
-    <Shell view="Map">
+    <Shell view="Map" page={props.page}>
       <EggPatterns />
       <h1 className="heard-only">The map of a chord</h1>
+      <Territory address={props.address} />
+    </Shell>
+  )
+}
+
+function Territory({ address }: Pick<MapViewProps, 'address'>) {
+  const state = useMap(address)
+  const [selected, setSelected] = useState<Selected>({ row: 0, column: 0 })
+  return (
+    <>
       <MapHead state={state} />
       {state.search.status === 'searching' && <p className={classes['aside']}>Looking along the neck…</p>}
       {state.search.status === 'failed' && (
@@ -35,13 +39,19 @@ export default function MapView(props: MapViewProps) {
       )}
       {state.search.status === 'found' && (
         <div className={classes['body']}>
-          <Sheet state={state} map={state.search.map} selected={selected} select={setSelected} />
+          <Sheet
+            found={state.search.found}
+            sets={state.sets}
+            landmarks={state.landmarks}
+            selected={selected}
+            select={setSelected}
+          />
           <aside className={classes['side']}>
-            <CellDetail state={state} map={state.search.map} selected={selected} />
-            <RowLine state={state} map={state.search.map} selected={selected} />
+            <CellDetail found={state.search.found} selected={selected} />
+            <RowLine found={state.search.found} selected={selected} />
           </aside>
         </div>
       )}
-    </Shell>
+    </>
   )
 }

@@ -1,6 +1,6 @@
 /** One row of the sheet along one neck, and the way of every string from each shape to the next. */
 import { useStore } from '@nanostores/react'
-import { type ChordMap, instrumentFor } from '@nestling/core/build'
+import { instrumentFor } from '@nestling/core/build'
 import { ghostTones, type Voicing, writeShape } from '@nestling/core/voicing'
 import { useMemo } from 'react'
 import { Board, Strings } from '../../neck/Board.tsx'
@@ -12,23 +12,15 @@ import { stringsApart } from '../../neck/words.ts'
 import { $session } from '../../state/session.ts'
 import classes from './MapView.module.css'
 import type { Selected } from './Sheet.tsx'
-import type { MapState } from './useMap.ts'
+import type { FoundMap } from './useMap.ts'
 
 const lowest = ({ frets }: Voicing): number => Math.min(...frets.filter((fret): fret is number => fret !== null))
 
-export function RowLine({
-  state,
-  map,
-  selected,
-}: {
-  readonly state: MapState
-  readonly map: ChordMap
-  readonly selected: Selected
-}) {
+export function RowLine({ found, selected }: { readonly found: FoundMap; readonly selected: Selected }) {
   const { settings } = useStore($session)
-  const { neck, build, setting } = state
+  const { neck, build, setting, map } = found
   const instrument = instrumentFor(build, setting)
-  const row = state.changed[selected.row]
+  const row = found.changed[selected.row]
   const shapes = useMemo(
     () =>
       (row ?? [])

@@ -1,18 +1,18 @@
 /** The sheet itself: every cell a small neck with the easiest shape, or why there is none. */
 import { Button } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { type ChordMap, landmarksOf, openFormOf } from '@nestling/core/build'
-import { type Chord, writeSymbol } from '@nestling/core/chord'
+import { type ChangedCell, landmarksOf, openFormOf } from '@nestling/core/build'
+import { type Chord, type SymbolStyle, writeSymbol } from '@nestling/core/chord'
 import type { Neck } from '@nestling/core/neck'
 import { type Voicing, writeShape } from '@nestling/core/voicing'
+import { memo } from 'react'
 import { SmallNeck } from '../../neck/SmallNeck.tsx'
 import { degreeName } from '../../neck/tone.ts'
-import { stringsApart } from '../../neck/words.ts'
+import { movesWords, stringsApart } from '../../neck/words.ts'
 import { $session } from '../../state/session.ts'
-import { type ChangedCell, movesWords } from './change.ts'
 import { collect } from './collect.ts'
 import classes from './MapView.module.css'
-import { isShown, type MapState } from './useMap.ts'
+import { type FoundMap, isShown, type ShownSets } from './useMap.ts'
 
 export interface Selected {
   readonly row: number
@@ -20,24 +20,25 @@ export interface Selected {
 }
 
 export interface SheetProps {
-  readonly state: MapState
-  readonly map: ChordMap
+  readonly found: FoundMap
+  readonly sets: ShownSets
+  readonly landmarks: boolean
   readonly selected: Selected
   readonly select: (selected: Selected) => void
 }
 
 const NONE = { reach: 'only beyond your reach', nowhere: 'not on these strings' } as const
 
-export function Sheet({ state, map, selected, select }: SheetProps) {
-  const strings = state.neck.open.length
-  const found = state.changed.flat().filter((cell) => cell?.kind === 'shape').length
+export function Sheet({ found, sets, landmarks, selected, select }: SheetProps) {
+  const { map, changed, change, neck } = found
+  const shapes = changed.flat().filter((cell) => cell?.kind === 'shape').length
   const cells = map.rows.length * map.basses.length
   return (
     <section aria-label="Sheet" className={classes['sheetBox']}>
       <p className={classes['aside']} data-testid="map-count">
-        {found} of {cells} places hold a shape
-        {found > 0 && (
-          <Button size="compact-xs" variant="default" ml="sm" onClick={() => void collect(state.changed.flat(), state)}>
+        {shapes} of {cells} places hold a shape
+        {shapes > 0 && (
+          <Button size="compact-xs" variant="default" ml="sm" onClick={() => void collect(changed.flat(), found)}>
             The sheet to the tray
           </Button>
         )}
@@ -48,47 +49,22 @@ export function Sheet({ state, map, selected, select }: SheetProps) {
             <th scope="col">strings</th>
             {map.basses.map((bass) => (
               <th key={bass} scope="col">
-                {degreeName(bass)} in the bass
+                {degreeName(bass)} in the bass{change.kind === 'extend' ? ' before' : ''}
               </th>
             ))}
           </tr>
         </thead>
         <tbody>
           {map.rows.map((row, rowIndex) =>
-            isShown(row.strings, state.sets) ? (
-              <tr key={row.strings.join()}>
-                <th scope="row">
-                  {stringsApart(row.strings, strings)}
-                  <button
-                    type="button"
-                    className={classes['rowAct']}
-                    onClick={() => void collect(state.changed[rowIndex] ?? [], state)}
-                    aria-label={`Row ${stringsApart(row.strings, strings)} to the tray`}
-                  >
-                    to the tray
-                  </button>
-                </th>
-                {row.cells.map((cell, column) => {
-                  const changed = state.changed[rowIndex]?.[column]
-                  return (
-                    <td key={cell.bass}>
-                      {changed === undefined ? (
-                        <span className={classes['none']}>{cell.none ? NONE[cell.none] : ''}</span>
-                      ) : (
-                        <Cell
-                          changed={changed}
-                          more={cell.more}
-                          chord={map.chord}
-                          neck={state.landmarks ? state.neck : undefined}
-                          strings={strings}
-                          selected={selected.row === rowIndex && selected.column === column}
-                          select={() => select({ row: rowIndex, column })}
-                        />
-                      )}
-                    </td>
-                  )
-                })}
-              </tr>
+            isShown(row.strings, sets) ? (
+              <Row
+                key={row.strings.join()}
+                found={found}
+                rowIndex={rowIndex}
+                neck={landmarks ? neck : undefined}
+                column={selected.row === rowIndex ? selected.column : undefined}
+                select={select}
+              />
             ) : null,
           )}
         </tbody>
@@ -97,12 +73,71 @@ export function Sheet({ state, map, selected, select }: SheetProps) {
   )
 }
 
+/** A row by itself, so that a long sheet can be drawn row by row, and a new selection redraws two of them. */
+const Row = memo(function Row({
+  found,
+  rowIndex,
+  neck,
+  column: selected,
+  select,
+}: {
+  readonly found: FoundMap
+  readonly rowIndex: number
+  /** Given when landmarks are to be shown. */
+  readonly neck: Neck | undefined
+  /** The selected column, if the selected cell is in this row. */
+  readonly column: number | undefined
+  readonly select: (selected: Selected) => void
+}) {
+  const { settings } = useStore($session)
+  const { strings, cells } = found.map.rows[rowIndex] as FoundMap['map']['rows'][number]
+  const changed = found.changed[rowIndex] ?? []
+  const count = found.neck.open.length
+  return (
+    <tr>
+      <th scope="row">
+        {stringsApart(strings, count)}
+        <button
+          type="button"
+          className={classes['rowAct']}
+          onClick={() => void collect(changed, found)}
+          aria-label={`Row ${stringsApart(strings, count)} to the tray`}
+        >
+          to the tray
+        </button>
+      </th>
+      {cells.map((cell, column) => {
+        const now = changed[column]
+        return (
+          <td key={cell.bass}>
+            {now === undefined ? (
+              <span className={classes['none']}>{cell.none ? NONE[cell.none] : ''}</span>
+            ) : (
+              <Cell
+                changed={now}
+                more={cell.more}
+                chord={found.map.chord}
+                neck={neck}
+                strings={count}
+                style={{ naming: settings.naming, school: settings.symbols }}
+                selected={selected === column}
+                select={() => select({ row: rowIndex, column })}
+              />
+            )}
+          </td>
+        )
+      })}
+    </tr>
+  )
+})
+
 function Cell({
   changed,
   more,
   chord,
   neck,
   strings,
+  style,
   selected,
   select,
 }: {
@@ -112,15 +147,15 @@ function Cell({
   /** Given when landmarks are to be shown. */
   readonly neck: Neck | undefined
   readonly strings: number
+  readonly style: SymbolStyle
   readonly selected: boolean
   readonly select: () => void
 }) {
-  const { settings } = useStore($session)
   if (changed.kind === 'lost') return <span className={classes['none']}>{changed.why}</span>
   const { voicing, moves, playable, knownAs } = changed
   const shape = writeShape(voicing.frets)
   const rootless = !voicing.degrees.includes('R')
-  const known = knownAs && writeSymbol(knownAs, { naming: settings.naming, school: settings.symbols })
+  const known = knownAs && writeSymbol(knownAs, style)
   return (
     <button
       type="button"

@@ -1,17 +1,16 @@
 /** Cells, rows and the whole sheet into the tray; what doesn't fit is told. */
-import { instrumentFor } from '@nestling/core/build'
+import { type ChangedCell, instrumentFor } from '@nestling/core/build'
 import { writeSymbol } from '@nestling/core/chord'
 import { writeTuning } from '@nestling/core/neck'
 import { writeShape } from '@nestling/core/voicing'
 import { MOST_IN_TRAY } from '../../contracts/tray.ts'
 import { tell } from '../../state/notices.ts'
 import { $tray, addToTray } from '../../state/tray.ts'
-import type { ChangedCell } from './change.ts'
-import type { MapState } from './useMap.ts'
+import type { FoundMap } from './useMap.ts'
 
 export async function collect(
   cells: readonly (ChangedCell | undefined)[],
-  { build, setting }: Pick<MapState, 'build' | 'setting'>,
+  { build, setting }: Pick<FoundMap, 'build' | 'setting'>,
 ): Promise<void> {
   const tuning = writeTuning(instrumentFor(build, setting).tuning)
   const shapes = cells.flatMap((cell) =>

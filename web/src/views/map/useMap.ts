@@ -3,21 +3,20 @@ import { useStore } from '@nanostores/react'
 import {
   type Build,
   type BuildParams,
+  type ChangedMap,
   type ChordMap,
   instrumentFor,
+  type MapChange,
   readBuild,
   type Setting,
   writeBuild,
 } from '@nestling/core/build'
 import { readSymbol } from '@nestling/core/chord'
-import { shapeJudge } from '@nestling/core/hand'
 import { EXTENSIONS } from '@nestling/core/name'
 import { type Neck, neckOf } from '@nestling/core/neck'
-import { voicingReader } from '@nestling/core/voicing'
-import { useEffect, useMemo, useState } from 'react'
+import { startTransition, useEffect, useRef, useState } from 'react'
 import { $setting } from '../../state/session.ts'
-import { searchClient } from '../../workers/searchClient.ts'
-import { type ChangedCell, changedCell, type MapChange } from './change.ts'
+import { mapClient } from '../../workers/mapClient.ts'
 
 export interface MapAddress {
   readonly params: BuildParams
@@ -26,9 +25,19 @@ export interface MapAddress {
   readonly way: string | undefined
 }
 
+/** An answer, with the question that it belongs to: the page may have gone on asking. */
+export interface FoundMap {
+  readonly build: Build
+  readonly setting: Setting
+  readonly neck: Neck
+  readonly map: ChordMap
+  readonly change: MapChange
+  readonly changed: ChangedMap
+}
+
 export type MapSearch =
   | { readonly status: 'searching' }
-  | { readonly status: 'found'; readonly map: ChordMap }
+  | { readonly status: 'found'; readonly found: FoundMap }
   | { readonly status: 'failed'; readonly message: string }
 
 /** All string sets, neighbouring strings only, or one set by its string indices. */
@@ -48,10 +57,7 @@ export interface MapState {
   readonly setLandmarks: (shown: boolean) => void
   readonly sets: ShownSets
   readonly setSets: (sets: ShownSets) => void
-  readonly neck: Neck
   readonly setting: Setting
-  /** Row by row, cell by cell: the cell after the change; `undefined` where the map has none. */
-  readonly changed: readonly (readonly (ChangedCell | undefined)[])[]
 }
 
 const FIRST: BuildParams = { chord: 'C', arrangement: 'close' }
@@ -79,21 +85,24 @@ export function useMap(address: MapAddress): MapState {
   const [landmarks, setLandmarks] = useState(false)
   const [sets, setSets] = useState<ShownSets>('all')
   const [search, setSearch] = useState<MapSearch>({ status: 'searching' })
+  const answered = useRef<FoundMap>(undefined)
 
   useEffect(() => {
     let current = true
-    setSearch((before) => (before.status === 'found' ? before : { status: 'searching' }))
-    searchClient()
-      .mapOf(build, setting)
-      .then(
-        (map) => current && setSearch({ status: 'found', map }),
-        (error: unknown) =>
-          current && setSearch({ status: 'failed', message: error instanceof Error ? error.message : String(error) }),
-      )
+    answer(build, setting, change, answered.current).then(
+      (found) => {
+        if (!current) return
+        answered.current = found
+        // Many small necks: drawn in slices, so that the page stays free meanwhile.
+        startTransition(() => setSearch({ status: 'found', found }))
+      },
+      (error: unknown) =>
+        current && setSearch({ status: 'failed', message: error instanceof Error ? error.message : String(error) }),
+    )
     return () => {
       current = false
     }
-  }, [build, setting])
+  }, [build, setting, change])
   useEffect(() => {
     const params = new URLSearchParams(
       writeBuild(build, setting.instrument.tuning.strings.length) as Record<string, string>,
@@ -105,20 +114,6 @@ export function useMap(address: MapAddress): MapState {
     }
     window.history.replaceState(null, '', `/map?${params}`)
   }, [build, change, setting])
-
-  const neck = useMemo(() => neckOf(instrumentFor(build, setting)), [build, setting])
-  const map = search.status === 'found' ? search.map : undefined
-  const changed = useMemo(() => {
-    if (!map) return []
-    const judge = shapeJudge(neck, setting.hand, { thumb: setting.thumb })
-    const read = voicingReader(map.chord, neck)
-    return map.rows.map(({ cells }) =>
-      cells.map((cell) => {
-        const voicing = cell.frets && cell.frets.length === neck.open.length ? read(cell.frets) : undefined
-        return voicing && changedCell(voicing, change, neck, judge)
-      }),
-    )
-  }, [map, neck, setting, change])
 
   return {
     text,
@@ -140,10 +135,21 @@ export function useMap(address: MapAddress): MapState {
     setLandmarks,
     sets,
     setSets,
-    neck,
     setting,
-    changed,
   }
+}
+
+/** Asks the worker; a map that answers the same question already is only changed. */
+async function answer(
+  build: Build,
+  setting: Setting,
+  change: MapChange,
+  last: FoundMap | undefined,
+): Promise<FoundMap> {
+  const client = mapClient()
+  const map = last?.build === build && last.setting === setting ? last.map : await client.mapOf(build, setting)
+  const changed = await client.changedMap(map, build, setting, change)
+  return { build, setting, neck: neckOf(instrumentFor(build, setting)), map, change, changed }
 }
 
 /** A morph's formula as a suffix for the address. */

@@ -1,8 +1,7 @@
 /** Set-up: instruments, tunings, the hand, and the player's habits. */
 import { Tabs } from '@mantine/core'
-import { useState } from 'react'
 import { Shell } from '../../shell/Shell.tsx'
-import { openPage, type PageData } from '../../state/page.ts'
+import type { PageData } from '../../state/page.ts'
 import { Habits } from './habits/Habits.tsx'
 import { Hand } from './hand/Hand.tsx'
 import { Instruments } from './instruments/Instruments.tsx'
@@ -13,10 +12,9 @@ const PARTS = ['instruments', 'tunings', 'hand', 'habits'] as const
 export type SetupPart = (typeof PARTS)[number]
 
 export default function SetupView({ page, part }: { readonly page: PageData; readonly part: string | undefined }) {
-  useState(() => openPage(page))
   const first: SetupPart = PARTS.find((one) => one === part) ?? 'instruments'
   return (
-    <Shell view="Set-up">
+    <Shell view="Set-up" page={page}>
       <div className={classes['page']}>
         <h1>Set-up</h1>
         <Tabs

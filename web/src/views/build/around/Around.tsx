@@ -1,5 +1,6 @@
 /** What lies around the shape: one moved tone away, its names, the same elsewhere. */
 import { Tabs } from '@mantine/core'
+import { memo } from 'react'
 import type { BuildState } from '../../../state/build/index.ts'
 import { useSettled } from '../useSettled.ts'
 import classes from './Around.module.css'
@@ -9,7 +10,10 @@ import { OneFretAway } from './OneFretAway.tsx'
 
 export function Around({ state: now }: { readonly state: BuildState }) {
   // The shapes and the neck come first; what lies around them a moment later.
-  const state = useSettled(now)
+  return <Panels state={useSettled(now)} />
+}
+
+const Panels = memo(function Panels({ state }: { readonly state: BuildState }) {
   return (
     <section aria-label="Around this shape" className={classes['section']}>
       <Tabs defaultValue="away" keepMounted={false} className={classes['tabs']}>
@@ -30,4 +34,4 @@ export function Around({ state: now }: { readonly state: BuildState }) {
       </Tabs>
     </section>
   )
-}
+})

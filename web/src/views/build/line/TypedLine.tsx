@@ -2,7 +2,7 @@
 import { Combobox, useCombobox } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { completeLine } from '@nestling/core/build'
-import { useMemo, useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { $build, $typed, typeLine } from '../../../state/build/index.ts'
 import classes from './BuildLine.module.css'
 
@@ -13,7 +13,7 @@ const KINDS = {
   tuning: 'tuning', more: '',
 } as const // biome-ignore format: a table
 
-export function TypedLine() {
+export const TypedLine = memo(function TypedLine() {
   const { line, problem } = useStore($typed)
   const [focused, setFocused] = useState(false)
   const combobox = useCombobox({ onDropdownClose: () => combobox.resetSelectedOption() })
@@ -77,10 +77,10 @@ export function TypedLine() {
       </Combobox.Dropdown>
     </Combobox>
   )
-}
+})
 
 /** What is wrong, with the place marked in what was typed; until something is, the keys that help. */
-export function LineProblem() {
+export const LineProblem = memo(function LineProblem() {
   const { line, problem } = useStore($typed)
   if (problem === undefined) return <Keys />
   const shown = line.length > 60 ? `${line.slice(0, 60)}…` : line
@@ -95,7 +95,7 @@ export function LineProblem() {
       {problem.message}
     </p>
   )
-}
+})
 
 const HINTS = [
   [['←', '→'], 'move a fret'],

@@ -5,17 +5,24 @@ import { instrumentFor } from '@nestling/core/build'
 import { type Fingering, pluckersOf, reachMm, reachVerdict, registerWarnings } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
 import { type GhostTone, ghostTones, writeShape } from '@nestling/core/voicing'
+import { memo } from 'react'
 import { degreeName, degreeSign } from '../../../neck/tone.ts'
 import { arrangementWords } from '../../../neck/words.ts'
 import type { BuildState } from '../../../state/build/index.ts'
 import { $session } from '../../../state/session.ts'
 import { $chosenFingers, fingersText, type ShapeInHand, useShapeInHand } from '../shown.ts'
+import { useSettled } from '../useSettled.ts'
 import { Acts } from './Acts.tsx'
 import { Thirds } from './Thirds.tsx'
 import classes from './ThisShape.module.css'
 import { inversionWords, registerWord, silentWord } from './words.ts'
 
-export function ThisShape({ state }: { readonly state: BuildState }) {
+export function ThisShape({ state: now }: { readonly state: BuildState }) {
+  // The neck and the list come first; what the shape is in detail, a moment later.
+  return <Shape state={useSettled(now)} />
+}
+
+const Shape = memo(function Shape({ state }: { readonly state: BuildState }) {
   const { settings } = useStore($session)
   const inHand = useShapeInHand(state)
   const { frets } = state
@@ -70,7 +77,7 @@ export function ThisShape({ state }: { readonly state: BuildState }) {
       </div>
     </section>
   )
-}
+})
 
 function Strings({ state, inHand }: { readonly state: BuildState; readonly inHand: ShapeInHand }) {
   const { settings } = useStore($session)

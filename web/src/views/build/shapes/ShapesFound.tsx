@@ -9,6 +9,7 @@ import { SmallNeck } from '../../../neck/SmallNeck.tsx'
 import { degreeName } from '../../../neck/tone.ts'
 import { stringsApart } from '../../../neck/words.ts'
 import { $waysOut, type BuildState, neckIn, takeBuild, takeShape } from '../../../state/build/index.ts'
+import { useSettled } from '../useSettled.ts'
 import {
   countBy,
   filtered, type LadderFilter, type LadderHead, type LadderOrder, type LadderShape, ladderOf, POSITIONS, type Position, positionOf, shapesIn,
@@ -76,8 +77,8 @@ export const ShapesFound = memo(function ShapesFound({ state }: { readonly state
   )
 })
 
-function Controls({
-  shapes,
+const Controls = memo(function Controls({
+  shapes: now,
   filter,
   setFilter,
   order,
@@ -89,6 +90,8 @@ function Controls({
   readonly order: LadderOrder
   readonly setOrder: (order: LadderOrder) => void
 }) {
+  // The rows come first; the counts in the choices a moment later.
+  const shapes = useSettled(now)
   const basses = useMemo(() => [...countBy(shapes, (shape) => shape.bass)], [shapes])
   const positions = useMemo(() => countBy(shapes, positionOf), [shapes])
   return (
@@ -133,7 +136,7 @@ function Controls({
       />
     </div>
   )
-}
+})
 
 const bassWord = (bass: LadderShape['bass']): string => (bass === 'foreign' ? 'its own bass' : `${degreeName(bass)}`)
 

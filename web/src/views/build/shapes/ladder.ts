@@ -114,19 +114,22 @@ export function ladderOf(
   const sorted = order === 'ease' ? shapes : shapes.toSorted((a, b) => weight(a) - weight(b))
   const groups = new Map<string, LadderShape[]>()
   for (const shape of sorted) {
-    const count = shape.frets.length
-    const strings = shape.frets
-      .flatMap((fret, string) => (fret === null ? [] : [stringNumber(string, count)]))
-      .join(' ')
-    const key = `${strings}|${shape.bass}`
+    const key = `${stringsMask(shape.frets)}|${shape.bass}`
     const group = groups.get(key)
     if (group) group.push(shape)
     else groups.set(key, [shape])
   }
   // Heads over single shapes would only hide them: the row tells its bass itself then.
   if (groups.size > sorted.length * MOST_HEADS) return [...groups.values()].flat()
-  return [...groups].flatMap(([key, group]): readonly LadderRow[] => {
-    const [strings = '', bass = 'R'] = key.split('|')
-    return [{ kind: 'head', strings, bass: bass as LadderHead['bass'], count: group.length }, ...group]
+  return [...groups.values()].flatMap((group): readonly LadderRow[] => {
+    const [{ frets, bass }] = group as [LadderShape, ...LadderShape[]]
+    return [{ kind: 'head', strings: stringsWord(frets), bass, count: group.length }, ...group]
   })
 }
+
+/** The strings that sound, one bit each. */
+const stringsMask = (frets: Frets): number =>
+  frets.reduce<number>((mask, fret, string) => (fret === null ? mask : mask | (1 << string)), 0)
+
+const stringsWord = (frets: Frets): string =>
+  frets.flatMap((fret, string) => (fret === null ? [] : [stringNumber(string, frets.length)])).join(' ')

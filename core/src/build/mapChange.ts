@@ -1,10 +1,13 @@
-/** What a change of formula does to one cell of the map: where its tones go, and whether a hand still holds it. */
-import { CATALOGUE, type Chord, type Formula, formulaKey } from '@nestling/core/chord'
-import type { RankedShape } from '@nestling/core/hand'
-import { type Extension, namesOf, waysToExtend } from '@nestling/core/name'
-import type { Neck } from '@nestling/core/neck'
-import { pitchClassOf } from '@nestling/core/pitch'
-import { type Frets, morph, type Voicing } from '@nestling/core/voicing'
+/** What a change of formula does to the cells of a map: where their tones go, and whether a hand still holds them. */
+import { CATALOGUE, type Chord, type Formula, formulaKey } from '../chord/index.ts'
+import { type RankedShape, shapeJudge } from '../hand/index.ts'
+import { type Extension, namesOf, waysToExtend } from '../name/index.ts'
+import { type Neck, neckOf } from '../neck/index.ts'
+import { pitchClassOf } from '../pitch/index.ts'
+import { type Frets, morph, type Voicing, voicingReader } from '../voicing/index.ts'
+import type { ChordMap } from './map.ts'
+import { instrumentFor } from './shapes.ts'
+import type { Build, Setting } from './types.ts'
 
 export type MapChange =
   | { readonly kind: 'none' }
@@ -25,6 +28,22 @@ export type ChangedCell =
       readonly knownAs: Chord | undefined
     }
   | { readonly kind: 'lost'; readonly why: string }
+
+/** Row by row, cell by cell; `undefined` where the map has no shape. */
+export type ChangedMap = readonly (readonly (ChangedCell | undefined)[])[]
+
+/** A map after a change. @param build The question that the map answers. */
+export function changedMap(map: ChordMap, build: Build, setting: Setting, change: MapChange): ChangedMap {
+  const neck = neckOf(instrumentFor(build, setting))
+  const judge = shapeJudge(neck, setting.hand, { thumb: setting.thumb })
+  const read = voicingReader(map.chord, neck)
+  return map.rows.map(({ cells }) =>
+    cells.map((cell) => {
+      const voicing = cell.frets && read(cell.frets)
+      return voicing && changedCell(voicing, change, neck, judge)
+    }),
+  )
+}
 
 export function changedCell(
   from: Voicing,
@@ -76,8 +95,3 @@ function twinOf(voicing: Voicing, neck: Neck): Chord | undefined {
   )
   return name && { root: name.chord.root, formula: name.chord.formula }
 }
-
-export const movesWords = (
-  moves: readonly { readonly string: number; readonly by: number }[],
-  strings: number,
-): string => moves.map(({ string, by }) => `string ${strings - string} ${by > 0 ? '+' : '−'}${Math.abs(by)}`).join(', ')
