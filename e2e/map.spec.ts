@@ -22,6 +22,7 @@ test('the twelve places of a major triad in close position, and their morph to m
     'x-x-13-12-13-x',
     'xx554x',
   ])
+  await expect(page).toHaveURL(/morph=m/)
   await page.reload()
   await expect(page.getByRole('button', { name: /^C: xxx543/ })).toBeVisible()
   await page.getByRole('button', { name: 'back to C' }).click()

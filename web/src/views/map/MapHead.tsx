@@ -1,11 +1,12 @@
 /** The chord, its arrangement, the change that is looked at, and the filters. */
 import { Button, Chip, NativeSelect, Switch, TextInput } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { instrumentFor } from '@nestling/core/build'
-import { writeSymbol } from '@nestling/core/chord'
+import { instrumentFor, type MapChange } from '@nestling/core/build'
+import { type Chord, writeSymbol } from '@nestling/core/chord'
 import { EXTENSIONS } from '@nestling/core/name'
 import { tuningLetters } from '@nestling/core/neck'
 import { ARRANGEMENT_NAMES } from '@nestling/core/voicing'
+import { memo, useDeferredValue } from 'react'
 import { degreeSign } from '../../neck/tone.ts'
 import { arrangementWords, stringsApart } from '../../neck/words.ts'
 import { $session } from '../../state/session.ts'
@@ -28,155 +29,182 @@ const SPANS = [
 ] as const
 
 export function MapHead({ state }: { readonly state: MapState }) {
-  const { settings } = useStore($session)
-  const { build, change } = state
-  const { root, formula } = build.chord
-  const style = { naming: settings.naming, school: settings.symbols }
-  const symbol = writeSymbol(build.chord, style)
-  const morphs = formula.length === 3 ? TRIAD_MORPHS : formula.length === 4 ? SEVENTH_MORPHS : []
-  const arrangements = ARRANGEMENT_NAMES.filter((name) =>
-    formula.length === 3 ? name === 'close' || name === 'spread' : true,
-  )
-  const range = `${build.fretMin}-${build.fretMax}`
+  // Many chips: they follow a chord that is typed when there is time.
+  const chord = useDeferredValue(state.build.chord)
+  const chips = { chord, change: state.change, setChange: state.setChange }
   return (
     <section aria-label="What is mapped" className={classes['head']}>
-      <div className={classes['row']}>
-        <strong className={classes['symbol']} data-testid="map-symbol">
-          {symbol}
-        </strong>
-        <span className={classes['printed']}>
-          {build.arrangement.kind === 'named' ? arrangementWords(build.arrangement) : 'any arrangement'}, frets {range},{' '}
-          {tuningLetters(instrumentFor(build, state.setting).tuning, settings.naming)}
-        </span>
-        <TextInput
-          size="sm"
-          w={150}
-          aria-label="Chord"
-          value={state.text}
-          onChange={(event) => state.setText(event.currentTarget.value)}
-          error={state.problem}
-          spellCheck={false}
-          autoComplete="off"
-        />
-        <NativeSelect
-          size="sm"
-          aria-label="Arrangement"
-          value={build.arrangement.kind === 'named' ? build.arrangement.name : 'any'}
-          onChange={(event) => {
-            const name = ARRANGEMENT_NAMES.find((one) => one === event.currentTarget.value)
-            state.choose({ arrangement: name ? { kind: 'named', name } : { kind: 'any' } })
-          }}
-          data={[
-            { value: 'any', label: 'any arrangement' },
-            ...arrangements.map((name) => ({ value: name, label: arrangementWords({ kind: 'named', name }) })),
-          ]}
-        />
-        <NativeSelect
-          size="sm"
-          aria-label="Frets"
-          value={range}
-          onChange={(event) => {
-            const [fretMin, fretMax] = event.currentTarget.value.split('-').map(Number)
-            state.choose({ fretMin: fretMin ?? 1, fretMax: fretMax ?? 15 })
-          }}
-          data={
-            FRET_RANGES.some(({ value }) => value === range)
-              ? [...FRET_RANGES]
-              : [{ value: range, label: `frets ${range}` }, ...FRET_RANGES]
-          }
-        />
-        <NativeSelect
-          size="sm"
-          aria-label="Reach"
-          value={build.span === undefined ? '' : String(build.span)}
-          onChange={(event) =>
-            state.choose({ span: event.currentTarget.value === '' ? undefined : Number(event.currentTarget.value) })
-          }
-          data={[...SPANS]}
-        />
-        <NativeSelect
-          size="sm"
-          aria-label="String sets"
-          value={state.sets}
-          onChange={(event) => state.setSets(event.currentTarget.value as ShownSets)}
-          data={[
-            { value: 'all', label: 'all string sets' },
-            { value: 'neighbouring', label: 'neighbouring strings' },
-            ...(state.search.status === 'found' ? state.search.found.map.rows : []).map(({ strings }) => ({
-              value: strings.join(),
-              label: `strings ${stringsApart(strings, instrumentFor(build, state.setting).tuning.strings.length)}`,
-            })),
-          ]}
-        />
-        <Switch
-          label="landmarks"
-          checked={state.landmarks}
-          onChange={(event) => state.setLandmarks(event.currentTarget.checked)}
-        />
-        <Button size="compact-md" variant="default" ml="auto" onClick={() => window.print()}>
-          Print
-        </Button>
-      </div>
-      {morphs.length > 0 && (
-        <div className={classes['row']}>
-          <span className={classes['aside']}>morph into</span>
-          <Chip.Group
-            value={change.kind === 'morph' ? change.formula.join() : change.kind === 'none' ? formula.join() : ''}
-            onChange={(value) => {
-              const found = morphs.find((morph) => morph.formula.join() === value)
-              state.setChange(
-                found === undefined || value === formula.join()
-                  ? { kind: 'none' }
-                  : { kind: 'morph', formula: found.formula },
-              )
-            }}
-          >
-            {morphs.map((morph) => (
-              <Chip key={morph.suffix} size="xs" value={morph.formula.join()}>
-                {writeSymbol({ root, formula: morph.formula }, style)}
-              </Chip>
-            ))}
-          </Chip.Group>
-        </div>
-      )}
-      <div className={classes['row']}>
-        <span className={classes['aside']}>add</span>
-        <Chip.Group
-          value={change.kind === 'extend' ? change.extension : ''}
-          onChange={(value) => {
-            const extension = EXTENSIONS.find((one) => one === value)
-            if (extension)
-              state.setChange({
-                kind: 'extend',
-                extension,
-                way: change.kind === 'extend' ? change.way : formula.length > 3 ? 'root-moves' : 'fifth-gives-way',
-              })
-          }}
-        >
-          {EXTENSIONS.filter((extension) => !formula.includes(extension)).map((extension) => (
-            <Chip key={extension} size="xs" value={extension}>
-              {degreeSign(extension)}
-            </Chip>
-          ))}
-        </Chip.Group>
-        {change.kind === 'extend' && (
-          <NativeSelect
-            size="xs"
-            aria-label="How it joins"
-            value={change.way}
-            onChange={(event) => state.setChange({ ...change, way: event.currentTarget.value as typeof change.way })}
-            data={[
-              { value: 'root-moves', label: 'the root moves to it' },
-              { value: 'fifth-gives-way', label: 'the root stays, the fifth gives way' },
-            ]}
-          />
-        )}
-        {change.kind !== 'none' && (
-          <Button size="compact-xs" variant="default" onClick={() => state.setChange({ kind: 'none' })}>
-            back to {symbol}
-          </Button>
-        )}
-      </div>
+      <Question state={state} />
+      <Morphs {...chips} />
+      <Extensions {...chips} />
     </section>
   )
 }
+
+function Question({ state }: { readonly state: MapState }) {
+  const { settings } = useStore($session)
+  const { build } = state
+  const arrangements = ARRANGEMENT_NAMES.filter((name) =>
+    build.chord.formula.length === 3 ? name === 'close' || name === 'spread' : true,
+  )
+  const range = `${build.fretMin}-${build.fretMax}`
+  return (
+    <div className={classes['row']}>
+      <strong className={classes['symbol']} data-testid="map-symbol">
+        {writeSymbol(build.chord, { naming: settings.naming, school: settings.symbols })}
+      </strong>
+      <span className={classes['printed']}>
+        {build.arrangement.kind === 'named' ? arrangementWords(build.arrangement) : 'any arrangement'}, frets {range},{' '}
+        {tuningLetters(instrumentFor(build, state.setting).tuning, settings.naming)}
+      </span>
+      <TextInput
+        size="sm"
+        w={150}
+        aria-label="Chord"
+        value={state.text}
+        onChange={(event) => state.setText(event.currentTarget.value)}
+        error={state.problem}
+        spellCheck={false}
+        autoComplete="off"
+      />
+      <NativeSelect
+        size="sm"
+        aria-label="Arrangement"
+        value={build.arrangement.kind === 'named' ? build.arrangement.name : 'any'}
+        onChange={(event) => {
+          const name = ARRANGEMENT_NAMES.find((one) => one === event.currentTarget.value)
+          state.choose({ arrangement: name ? { kind: 'named', name } : { kind: 'any' } })
+        }}
+        data={[
+          { value: 'any', label: 'any arrangement' },
+          ...arrangements.map((name) => ({ value: name, label: arrangementWords({ kind: 'named', name }) })),
+        ]}
+      />
+      <NativeSelect
+        size="sm"
+        aria-label="Frets"
+        value={range}
+        onChange={(event) => {
+          const [fretMin, fretMax] = event.currentTarget.value.split('-').map(Number)
+          state.choose({ fretMin: fretMin ?? 1, fretMax: fretMax ?? 15 })
+        }}
+        data={
+          FRET_RANGES.some(({ value }) => value === range)
+            ? [...FRET_RANGES]
+            : [{ value: range, label: `frets ${range}` }, ...FRET_RANGES]
+        }
+      />
+      <NativeSelect
+        size="sm"
+        aria-label="Reach"
+        value={build.span === undefined ? '' : String(build.span)}
+        onChange={(event) =>
+          state.choose({ span: event.currentTarget.value === '' ? undefined : Number(event.currentTarget.value) })
+        }
+        data={[...SPANS]}
+      />
+      <NativeSelect
+        size="sm"
+        aria-label="String sets"
+        value={state.sets}
+        onChange={(event) => state.setSets(event.currentTarget.value as ShownSets)}
+        data={[
+          { value: 'all', label: 'all string sets' },
+          { value: 'neighbouring', label: 'neighbouring strings' },
+          ...(state.search.status === 'found' ? state.search.found.map.rows : []).map(({ strings }) => ({
+            value: strings.join(),
+            label: `strings ${stringsApart(strings, instrumentFor(build, state.setting).tuning.strings.length)}`,
+          })),
+        ]}
+      />
+      <Switch
+        label="landmarks"
+        checked={state.landmarks}
+        onChange={(event) => state.setLandmarks(event.currentTarget.checked)}
+      />
+      <Button size="compact-md" variant="default" ml="auto" onClick={() => window.print()}>
+        Print
+      </Button>
+    </div>
+  )
+}
+
+interface ChipsProps {
+  readonly chord: Chord
+  readonly change: MapChange
+  readonly setChange: (change: MapChange) => void
+}
+
+const Morphs = memo(function Morphs({ chord: { root, formula }, change, setChange }: ChipsProps) {
+  const { settings } = useStore($session)
+  const style = { naming: settings.naming, school: settings.symbols }
+  const morphs = formula.length === 3 ? TRIAD_MORPHS : formula.length === 4 ? SEVENTH_MORPHS : []
+  if (morphs.length === 0) return null
+  return (
+    <div className={classes['row']}>
+      <span className={classes['aside']}>morph into</span>
+      <Chip.Group
+        value={change.kind === 'morph' ? change.formula.join() : change.kind === 'none' ? formula.join() : ''}
+        onChange={(value) => {
+          const found = morphs.find((morph) => morph.formula.join() === value)
+          setChange(
+            found === undefined || value === formula.join()
+              ? { kind: 'none' }
+              : { kind: 'morph', formula: found.formula },
+          )
+        }}
+      >
+        {morphs.map((morph) => (
+          <Chip key={morph.suffix} size="xs" value={morph.formula.join()}>
+            {writeSymbol({ root, formula: morph.formula }, style)}
+          </Chip>
+        ))}
+      </Chip.Group>
+    </div>
+  )
+})
+
+const Extensions = memo(function Extensions({ chord, change, setChange }: ChipsProps) {
+  const { settings } = useStore($session)
+  const { formula } = chord
+  return (
+    <div className={classes['row']}>
+      <span className={classes['aside']}>add</span>
+      <Chip.Group
+        value={change.kind === 'extend' ? change.extension : ''}
+        onChange={(value) => {
+          const extension = EXTENSIONS.find((one) => one === value)
+          if (extension)
+            setChange({
+              kind: 'extend',
+              extension,
+              way: change.kind === 'extend' ? change.way : formula.length > 3 ? 'root-moves' : 'fifth-gives-way',
+            })
+        }}
+      >
+        {EXTENSIONS.filter((extension) => !formula.includes(extension)).map((extension) => (
+          <Chip key={extension} size="xs" value={extension}>
+            {degreeSign(extension)}
+          </Chip>
+        ))}
+      </Chip.Group>
+      {change.kind === 'extend' && (
+        <NativeSelect
+          size="xs"
+          aria-label="How it joins"
+          value={change.way}
+          onChange={(event) => setChange({ ...change, way: event.currentTarget.value as typeof change.way })}
+          data={[
+            { value: 'root-moves', label: 'the root moves to it' },
+            { value: 'fifth-gives-way', label: 'the root stays, the fifth gives way' },
+          ]}
+        />
+      )}
+      {change.kind !== 'none' && (
+        <Button size="compact-xs" variant="default" onClick={() => setChange({ kind: 'none' })}>
+          back to {writeSymbol(chord, { naming: settings.naming, school: settings.symbols })}
+        </Button>
+      )}
+    </div>
+  )
+})

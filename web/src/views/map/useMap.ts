@@ -60,6 +60,20 @@ export interface MapState {
   readonly setting: Setting
 }
 
+/** An answer that stays this long is written into the address. */
+const SETTLED_MS = 50
+
+function addressOf({ build, change, setting }: FoundMap): string {
+  const strings = setting.instrument.tuning.strings.length
+  const params = new URLSearchParams(writeBuild(build, strings) as Record<string, string>)
+  if (change.kind === 'morph') params.set('morph', suffixIn(change, build))
+  if (change.kind === 'extend') {
+    params.set('add', change.extension)
+    params.set('way', change.way)
+  }
+  return `/map?${params}`
+}
+
 const FIRST: BuildParams = { chord: 'C', arrangement: 'close' }
 
 function firstChange({ morph, add, way }: MapAddress): MapChange {
@@ -104,16 +118,11 @@ export function useMap(address: MapAddress): MapState {
     }
   }, [build, setting, change])
   useEffect(() => {
-    const params = new URLSearchParams(
-      writeBuild(build, setting.instrument.tuning.strings.length) as Record<string, string>,
-    )
-    if (change.kind === 'morph') params.set('morph', suffixIn(change, build))
-    if (change.kind === 'extend') {
-      params.set('add', change.extension)
-      params.set('way', change.way)
-    }
-    window.history.replaceState(null, '', `/map?${params}`)
-  }, [build, change, setting])
+    if (search.status !== 'found') return undefined
+    // Not at once: a new address has the whole page styled and painted again.
+    const settled = setTimeout(() => window.history.replaceState(null, '', addressOf(search.found)), SETTLED_MS)
+    return () => clearTimeout(settled)
+  }, [search])
 
   return {
     text,

@@ -1,0 +1,91 @@
+/** Which scales hold a chord, what each adds to it, and why one would be chosen before another. */
+import { type Chord, formulaMask } from '../chord/index.ts'
+import { type Degree, degreePitchClass, type NoteName, pitchClassOf, plainName, spellDegree } from '../pitch/index.ts'
+import { SCALES, type Scale, type ScaleFamily } from './scale.ts'
+
+export interface ScaleTone {
+  /** A chord tone by the chord's own name for it (♯9 over an altered scale), any other by the scale's. */
+  readonly degree: Degree
+  readonly note: NoteName
+  readonly inChord: boolean
+  /** A semitone above a chord tone: to pass through rather than rest on. */
+  readonly rubs: boolean
+}
+
+export interface ScaleFit {
+  readonly scale: Scale
+  /** From the chord's root up. */
+  readonly tones: readonly ScaleTone[]
+  /** What the scale has and the chord has not. */
+  readonly adds: readonly Degree[]
+  /** Those of them that lie a semitone above a chord tone. */
+  readonly rubs: readonly Degree[]
+  /** The tonic of the parent scale: B♭ for C Dorian. */
+  readonly parent: NoteName
+}
+
+/** How far a family is from what most tunes are made of. */
+const FAMILY_RANK: Readonly<Record<ScaleFamily, number>> = {
+  pentatonic: 0,
+  major: 0,
+  'melodic minor': 2,
+  'harmonic minor': 4,
+  symmetrical: 6.5,
+  'harmonic major': 6,
+  blues: 3,
+}
+
+/** What repeats inside the octave, as a dim7 does every three semitones, is at home in a scale that repeats likewise. */
+const repeats = (mask: number): boolean =>
+  [3, 4, 6].some((by) => (((mask << by) | (mask >> (12 - by))) & 0xfff) === mask)
+const REPEATING_CHORD_BONUS = 4.5
+
+/**
+ * Scales that hold every tone of a chord, the likeliest first: seven-note scales before others, then by how common the
+ * family is and by how few tones rub. Ties keep the order of the list.
+ */
+export function scalesFor(chord: Pick<Chord, 'root' | 'formula'>): readonly ScaleFit[] {
+  const mask = formulaMask(chord.formula)
+  return SCALES.filter((scale) => (mask & ~scale.mask) === 0)
+    .map((scale) => fitOf(scale, chord))
+    .map((fit, index) => ({ fit, index, cost: costOf(fit, repeats(mask)) }))
+    .sort((a, b) => a.cost - b.cost || a.index - b.index)
+    .map(({ fit }) => fit)
+}
+
+const costOf = ({ scale, rubs }: ScaleFit, repeating: boolean): number =>
+  FAMILY_RANK[scale.family] +
+  rubs.length +
+  (scale.degrees.length < 7 ? 1.5 : 0) -
+  (repeating && scale.family === 'symmetrical' ? REPEATING_CHORD_BONUS : 0)
+
+function fitOf(scale: Scale, { root, formula }: Pick<Chord, 'root' | 'formula'>): ScaleFit {
+  const mask = formulaMask(formula)
+  const chordTones = new Map(formula.map((degree) => [degreePitchClass(degree), degree]))
+  const tones = scale.degrees.map((own): ScaleTone => {
+    const semitones = degreePitchClass(own)
+    const degree = chordTones.get(semitones) ?? own
+    const inChord = chordTones.has(semitones)
+    return {
+      degree,
+      note: spellDegree(root, degree) ?? plainName((pitchClassOf(root) + semitones) % 12),
+      inChord,
+      rubs: !inChord && (mask & (1 << ((semitones + 11) % 12))) !== 0,
+    }
+  })
+  const added = tones.filter(({ inChord }) => !inChord)
+  return {
+    scale,
+    tones,
+    adds: added.map(({ degree }) => degree),
+    rubs: added.filter(({ rubs }) => rubs).map(({ degree }) => degree),
+    parent: parentOf(scale, root),
+  }
+}
+
+function parentOf(scale: Scale, root: NoteName): NoteName {
+  if (scale.mode === 1) return root
+  // Counted back to the family's first scale: the step whose degree that scale starts on.
+  const home = scale.degrees[(scale.degrees.length - scale.mode + 1) % scale.degrees.length] as Degree
+  return spellDegree(root, home) ?? plainName((pitchClassOf(root) + degreePitchClass(home)) % 12)
+}
