@@ -6,6 +6,8 @@ import * as v from 'valibot'
 /** What stands inside the eggs. */
 export const LABELS = ['degree', 'note', 'finger', 'none'] as const
 
+const Percent = v.pipe(v.number(), v.minValue(0), v.maxValue(100))
+
 /** The player's choices that hold in every view. */
 export const Settings = v.object({
   instrumentId: v.nullable(v.pipe(v.number(), v.integer())),
@@ -27,8 +29,23 @@ export const Settings = v.object({
   /** The cautions for the hand have been shown once; they stay in Set-up. */
   cautionSeen: v.boolean(),
   muted: v.boolean(),
-  /** 0 to 100. */
-  volume: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
+  /** Of everything, 0 to 100. */
+  volume: Percent,
+  /** Of each part of the band, 0 to 100. */
+  stringsVolume: Percent,
+  bassVolume: Percent,
+  drumsVolume: Percent,
+  clickVolume: Percent,
+  /** Quarter notes in a minute. */
+  tempo: v.pipe(v.number(), v.integer(), v.minValue(20, 'at least 20'), v.maxValue(300, 'at most 300')),
+  /** How late the second eighth of a beat comes: 0 straight, 100 as in triplets. */
+  swing: Percent,
+  /** Bars counted before the music begins. */
+  countInBars: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(2)),
+  metronome: v.boolean(),
+  drums: v.boolean(),
+  /** Milliseconds between what the program plays and what is heard: the cursor waits for it, the ear allows for it. */
+  latencyMs: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500)),
 })
 export type Settings = v.InferOutput<typeof Settings>
 export type Labels = Settings['labels']
@@ -51,6 +68,16 @@ export const DEFAULT_SETTINGS: Settings = {
   cautionSeen: false,
   muted: false,
   volume: 70,
+  stringsVolume: 80,
+  bassVolume: 80,
+  drumsVolume: 60,
+  clickVolume: 60,
+  tempo: 80,
+  swing: 0,
+  countInBars: 1,
+  metronome: true,
+  drums: false,
+  latencyMs: 0,
 }
 
 /** A hand of the player's own reach; a medium one unless it was measured. */

@@ -22,7 +22,8 @@ import { neckOf, readTuning, STANDARD_INSTRUMENT, soundingMidi } from '@nestling
 import { readShape } from '@nestling/core/voicing'
 import { useState } from 'react'
 import type { TrayShape } from '../contracts/tray.ts'
-import { play, silence } from '../sound/player.ts'
+import { $playing, stop } from '../sound/transport.ts'
+import { hearChords } from '../state/hearing.ts'
 import { tell } from '../state/notices.ts'
 import { $session } from '../state/session.ts'
 import { $tray, $trayKept, keepTray, moveInTray, nameTray, removeFromTray, replaceTray } from '../state/tray.ts'
@@ -32,11 +33,13 @@ import { UndoNotice } from './UndoNotice.tsx'
 
 /** Seconds from one shape of the row to the next. */
 const APART_S = 1.4
+const OWNER = 'tray'
 
 export function Tray() {
   const { shapes, name } = useStore($tray)
   const kept = useStore($trayKept)
-  const [playing, setPlaying] = useState<number | undefined>(undefined)
+  const { owner, mark } = useStore($playing)
+  const playing = owner === OWNER ? (mark ?? -1) : undefined
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -69,7 +72,7 @@ export function Tray() {
           <span role="status" className={classes['kept']}>
             {kept}
           </span>
-          <PlayRow shapes={shapes} playing={playing} setPlaying={setPlaying} />
+          <PlayRow shapes={shapes} playing={playing !== undefined} />
           <Button
             size="compact-sm"
             variant="default"
@@ -191,50 +194,21 @@ function TrayItem({ shape, sounding }: { readonly shape: TrayShape; readonly sou
   )
 }
 
-function PlayRow({
-  shapes,
-  playing,
-  setPlaying,
-}: {
-  readonly shapes: readonly TrayShape[]
-  readonly playing: number | undefined
-  readonly setPlaying: (index: number | undefined) => void
-}) {
-  const [timers, setTimers] = useState<readonly ReturnType<typeof setTimeout>[]>([])
-  const stop = () => {
-    for (const timer of timers) clearTimeout(timer)
-    setPlaying(undefined)
-    void silence()
-  }
-  const start = async () => {
-    const { muted, volume, strum, strumMs } = $session.get().settings
-    if (muted) {
-      tell.done('Sound is off. Turn it on at the top right.', 'muted')
-      return
-    }
-    try {
-      const chords = shapes.map((shape) => ({ midis: midisOf(shape) }))
-      const begins = await play(chords, { style: 'strum', strum, strumMs, volume, apart: APART_S })
-      setTimers([
-        ...begins.map((at, index) => setTimeout(() => setPlaying(index), at * 1000)),
-        setTimeout(() => setPlaying(undefined), begins.length * APART_S * 1000),
-      ])
-    } catch (error) {
-      tell.problem('No sound', error instanceof Error ? error.message : String(error))
-    }
-  }
-  return playing === undefined ? (
-    <Button
-      size="compact-sm"
-      variant="default"
-      leftSection={<IconPlayerPlay size={15} aria-hidden />}
-      onClick={() => void start()}
-    >
-      Play in a row
-    </Button>
-  ) : (
+function PlayRow({ shapes, playing }: { readonly shapes: readonly TrayShape[]; readonly playing: boolean }) {
+  const start = () =>
+    hearChords(
+      shapes.map((shape) => ({ midis: midisOf(shape) })),
+      'strum',
+      OWNER,
+      APART_S,
+    )
+  return playing ? (
     <Button size="compact-sm" variant="default" leftSection={<IconPlayerStop size={15} aria-hidden />} onClick={stop}>
       Stop
+    </Button>
+  ) : (
+    <Button size="compact-sm" variant="default" leftSection={<IconPlayerPlay size={15} aria-hidden />} onClick={start}>
+      Play in a row
     </Button>
   )
 }

@@ -4,14 +4,20 @@
  * in tune, and with a pick position that thins out the partials which have a node there.
  */
 const SECONDS = 3.2
-const PICK_POSITION = 0.19
+/** Where along the string it is plucked, and how often its attack is softened: a bass nearer the middle, with a fingertip. */
+const TOUCH = { guitar: { place: 0.19, soft: 1 }, bass: { place: 0.34, soft: 6 } } as const
+export type Instrument = keyof typeof TOUCH
 
 /**
  * @param midi        Pitch, 60 = C4, equal temperament at A4 = 440 Hz.
  * @param sampleRate  In Hz.
  * @returns Mono samples within ±0.9, about three seconds, silent at the end.
  */
-export function renderPluck(midi: number, sampleRate: number): Float32Array<ArrayBuffer> {
+export function renderPluck(
+  midi: number,
+  sampleRate: number,
+  instrument: Instrument = 'guitar',
+): Float32Array<ArrayBuffer> {
   const frequency = 440 * 2 ** ((midi - 69) / 12)
   // The averaging filter delays by half a sample; the all-pass takes what is left below a whole one.
   const period = sampleRate / frequency - 0.5
@@ -22,7 +28,7 @@ export function renderPluck(midi: number, sampleRate: number): Float32Array<Arra
     fraction += 1
   }
   const allPass = (1 - fraction) / (1 + fraction)
-  const line = pickedNoise(length, midi)
+  const line = pickedNoise(length, midi, TOUCH[instrument])
   const samples = new Float32Array(Math.floor(SECONDS * sampleRate))
   // Low strings ring longer; per turn, so that the decay in seconds stays believable over the whole neck.
   const seconds = Math.min(2.8, Math.max(0.7, 3.4 - midi / 32))
@@ -51,7 +57,7 @@ export function renderPluck(midi: number, sampleRate: number): Float32Array<Arra
 }
 
 /** The same noise for the same pitch, so that a note sounds alike whenever it is played. */
-function pickedNoise(length: number, seed: number): Float32Array {
+function pickedNoise(length: number, seed: number, { place, soft }: { place: number; soft: number }): Float32Array {
   let state = (seed * 2654435761) >>> 0 || 1
   const noise = Float32Array.from({ length }, () => {
     state ^= state << 13
@@ -59,8 +65,12 @@ function pickedNoise(length: number, seed: number): Float32Array {
     state ^= state << 5
     return ((state >>> 0) / 2 ** 31 - 1) * 0.8
   })
-  const delay = Math.max(1, Math.round(length * PICK_POSITION))
-  const picked = noise.map((value, index) => value - (noise[(index - delay + length) % length] as number))
-  // A fingertip is softer than a click: smooth the burst once.
-  return picked.map((value, index) => 0.5 * (value + (picked[(index + 1) % length] as number)))
+  const delay = Math.max(1, Math.round(length * place))
+  let burst = noise.map((value, index) => value - (noise[(index - delay + length) % length] as number))
+  // A fingertip is softer than a click: the burst is smoothed.
+  for (let round = 0; round < soft; round++) {
+    const before = burst
+    burst = before.map((value, index) => 0.5 * (value + (before[(index + 1) % length] as number)))
+  }
+  return burst
 }

@@ -5,9 +5,10 @@ import { soundingMidi } from '@nestling/core/neck'
 import { pitchClassOf } from '@nestling/core/pitch'
 import { type Frets, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
-import { bassNote, type PlayStyle, play, type Sounding } from '../../sound/player.ts'
+import type { PlayStyle, Sounding } from '../../sound/chords.ts'
+import { bassNote } from '../../sound/score.ts'
 import { $build, type BuildState, midisOf, neckIn, type Step } from '../../state/build/index.ts'
-import { tell } from '../../state/notices.ts'
+import { hearChords } from '../../state/hearing.ts'
 import { $session } from '../../state/session.ts'
 
 /** Leaves the fifth out of what is heard. */
@@ -24,17 +25,8 @@ function soundingOf(state: Pick<BuildState, 'build' | 'setting'>, frets: Frets):
   return { midis, bass: bassNote(pitchClassOf(chord.bass ?? chord.root)) }
 }
 
-function hear(chords: readonly Sounding[], style: PlayStyle, apart = 1.3): void {
-  const { muted, volume, strum, strumMs } = $session.get().settings
-  if (muted) {
-    tell.done('Sound is off. Turn it on at the top right.', 'muted')
-    return
-  }
-  if (chords.every(({ midis }) => midis.length === 0)) return
-  void play(chords, { style, strum, strumMs, volume, apart }).catch((error: unknown) =>
-    tell.problem('No sound', error instanceof Error ? error.message : String(error)),
-  )
-}
+const hear = (chords: readonly Sounding[], style: PlayStyle, apart?: number): void =>
+  hearChords(chords, style, 'build', apart)
 
 export function hearInHand(style: PlayStyle): void {
   const now = $build.get()

@@ -3,7 +3,6 @@ import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { useEffect, useRef, useState } from 'react'
 import { spokenVoicing } from '../../neck/labels.ts'
-import { silence } from '../../sound/player.ts'
 import {
   $build,
   $typed,
@@ -79,13 +78,8 @@ export function useBuild(
   }, [])
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => onBuildKey(event, openHelp)
-    const quiet = () => void silence()
     window.addEventListener('keydown', onKey)
-    window.addEventListener('pagehide', quiet)
-    return () => {
-      window.removeEventListener('keydown', onKey)
-      window.removeEventListener('pagehide', quiet)
-    }
+    return () => window.removeEventListener('keydown', onKey)
   }, [openHelp])
 
   return state

@@ -4,8 +4,7 @@ import { useStore } from '@nanostores/react'
 import { retuning, type Tuning, tensionN, usualGauge } from '@nestling/core/neck'
 import { midiOf, writePitch } from '@nestling/core/pitch'
 import { IconPlayerPlay } from '../../../shell/icons.ts'
-import { play } from '../../../sound/player.ts'
-import { tell } from '../../../state/notices.ts'
+import { hearChords } from '../../../state/hearing.ts'
 import { $session } from '../../../state/session.ts'
 import classes from '../SetupView.module.css'
 
@@ -27,15 +26,7 @@ export function Retuning({ to }: { readonly to: Tuning }) {
         </p>
       </section>
     )
-  const hear = (midi: number) => {
-    if (settings.muted) return tell.done('Sound is off. Turn it on at the top right.', 'muted')
-    return void play([{ midis: [midi] }], {
-      style: 'together',
-      strum: 'down',
-      strumMs: 0,
-      volume: settings.volume,
-    }).catch((error: unknown) => tell.problem('No sound', error instanceof Error ? error.message : String(error)))
-  }
+  const hear = (midi: number) => hearChords([{ midis: [midi] }], 'together', 'reference tone')
   const risky = changes.filter((change) => change.risky)
   return (
     <section aria-label="Directions">

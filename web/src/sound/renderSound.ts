@@ -1,0 +1,15 @@
+/** From the name of a sound to its samples. */
+import { renderClick, renderDrum } from './drumSounds.ts'
+import { renderPluck } from './pluckedString.ts'
+import { DRUMS } from './score.ts'
+
+/** @throws RangeError for a name that no part of the band uses. */
+export function renderSound(sound: string, sampleRate: number): Float32Array<ArrayBuffer> {
+  const [kind, which] = sound.split(' ')
+  if (kind === 'pluck') return renderPluck(Number(which), sampleRate)
+  if (kind === 'bass') return renderPluck(Number(which), sampleRate, 'bass')
+  if (kind === 'click') return renderClick(which === 'accent', sampleRate)
+  const drum = DRUMS.find((one) => one === which)
+  if (kind === 'drum' && drum) return renderDrum(drum, sampleRate)
+  throw new RangeError(`no part of the band sounds ${sound}`)
+}

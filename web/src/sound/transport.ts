@@ -1,0 +1,176 @@
+/**
+ * The one transport: everything that sounds in the application goes through it, so there is one tempo, one stop, one cursor.
+ * Tone's clock runs in a worker and looks ahead, so that a busy page doesn't shake the time. Loaded at the first sound, which
+ * needs a gesture of the player.
+ */
+import { wrap } from 'comlink'
+import { atom } from 'nanostores'
+import type { SoundsWorker } from '../workers/sounds.worker.ts'
+import { type Band, type BandVolumes, createBand, type ToneLibrary } from './band.ts'
+import type { Score, ScoreEvent } from './score.ts'
+
+export interface Playing {
+  readonly status: 'stopped' | 'starting' | 'counting' | 'playing'
+  /** Who asked for it: a view shows only its own cursor. */
+  readonly owner: string | undefined
+  /** The mark of what sounds now. */
+  readonly mark: number | undefined
+  /** Events since the start, and how many of them came too late to sound in time. */
+  readonly struck: number
+  readonly late: number
+}
+const STOPPED: Playing = { status: 'stopped', owner: undefined, mark: undefined, struck: 0, late: 0 }
+export const $playing = atom<Playing>(STOPPED)
+
+export interface PlayOptions {
+  readonly owner: string
+  /** Quarter notes in a minute. Without it a beat is a second, and everything is handed to the audio system at once. */
+  readonly tempo?: number
+  /** 0 straight to 100, the second eighth as in triplets. */
+  readonly swing?: number
+  /** Beats at the start in which only clicks are heard; a loop leaves them out. */
+  readonly countIn?: number
+  readonly volumes: BandVolumes
+  /** How long the cursor waits for the sound, in ms. */
+  readonly latencyMs?: number
+  /** The time of the audio context at which beat 0 sounds, told before it does. */
+  readonly onStart?: (seconds: number) => void
+}
+
+/** Events are handed to the audio system this long before they sound: a page that stalls for less is not heard. */
+const LOOK_AHEAD_S = 0.25
+const START_S = 0.03
+
+interface Engine {
+  readonly tone: ToneLibrary
+  readonly band: Band
+}
+let starting: Promise<Engine> | undefined
+let ticket = 0
+
+async function startEngine(): Promise<Engine> {
+  const tone = await import('tone')
+  await tone.start()
+  const context = tone.getContext()
+  if (context instanceof tone.Context) {
+    context.lookAhead = LOOK_AHEAD_S
+    context.updateInterval = LOOK_AHEAD_S / 5
+  }
+  const worker = wrap<SoundsWorker>(
+    new Worker(new URL('../workers/sounds.worker.ts', import.meta.url), { type: 'module' }),
+  )
+  window.addEventListener('pagehide', stop)
+  return { tone, band: createBand(tone, context as InstanceType<ToneLibrary['Context']>, worker.render) }
+}
+
+/** The band and its context; the first call needs a gesture. */
+export function soundEngine(): Promise<Engine> {
+  starting ??= startEngine()
+  starting.catch(() => {
+    starting = undefined
+  })
+  return starting
+}
+
+/** Plays a score from its beginning; what played before ends. */
+export async function play(score: Score, options: PlayOptions): Promise<void> {
+  const mine = ++ticket
+  const { owner, tempo, swing = 0, countIn = 0, volumes, latencyMs = 0 } = options
+  $playing.set({ ...STOPPED, status: 'starting', owner })
+  try {
+    const { tone, band } = await soundEngine()
+    await band.prepare(score.events)
+    if (mine !== ticket) return
+    halt(tone, band)
+    band.setVolumes(volumes)
+    const cursor = cursorOf(tone, mine, latencyMs / 1000)
+    if (tempo === undefined) strikeAll(tone, band, score, cursor, mine)
+    else {
+      const transport = tone.getTransport()
+      transport.bpm.value = tempo
+      setSwingOf(tone, swing)
+      transport.loop = score.loop
+      transport.setLoopPoints(ticks(tone, countIn), ticks(tone, score.beats))
+      for (const event of score.events)
+        transport.schedule(
+          (time) => {
+            cursor(event, time)
+            band.strike(event, time, 60 / transport.bpm.value)
+          },
+          ticks(tone, event.at),
+        )
+      const drawn = (beats: number, does: () => void) =>
+        transport.schedule((time) => tone.getDraw().schedule(() => mine === ticket && does(), time), ticks(tone, beats))
+      if (countIn > 0) drawn(countIn, () => $playing.set({ ...$playing.get(), status: 'playing' }))
+      if (!score.loop) drawn(score.beats, stop)
+      const start = tone.getContext().currentTime + LOOK_AHEAD_S + START_S
+      options.onStart?.(start)
+      transport.start(start, 0)
+    }
+    $playing.set({ ...STOPPED, owner, status: countIn > 0 ? 'counting' : 'playing' })
+  } catch (error) {
+    if (mine === ticket) $playing.set(STOPPED)
+    throw error
+  }
+}
+
+/** A score in free time: its events keep no clock waiting, so the first of them sounds at once. */
+function strikeAll(tone: ToneLibrary, band: Band, score: Score, cursor: Cursor, mine: number): void {
+  const start = tone.getContext().currentTime + START_S
+  for (const event of score.events) {
+    cursor(event, start + event.at)
+    band.strike(event, start + event.at, 1)
+  }
+  tone.getDraw().schedule(() => mine === ticket && stop(), start + score.beats)
+}
+
+type Cursor = (event: ScoreEvent, time: number) => void
+
+/** Counts what is struck, and shows the mark of a note when it is heard. */
+function cursorOf(tone: ToneLibrary, mine: number, latencyS: number): Cursor {
+  let counted = { struck: 0, late: 0 }
+  const clock = tone.getContext()
+  return (event, time) => {
+    counted = { struck: counted.struck + 1, late: counted.late + (time < clock.currentTime ? 1 : 0) }
+    if (event.part !== 'strings' || event.mark === undefined) return
+    const { mark } = event
+    tone.getDraw().schedule(() => {
+      if (mine === ticket) $playing.set({ ...$playing.get(), ...counted, mark })
+    }, time + latencyS)
+  }
+}
+
+function halt(tone: ToneLibrary, band: Band): void {
+  tone.getTransport().stop()
+  tone.getTransport().cancel()
+  tone.getDraw().cancel()
+  band.silence()
+}
+
+const ticks = (tone: ToneLibrary, beats: number): string => `${Math.round(beats * tone.getTransport().PPQ)}i`
+
+/** Tone moves the second eighth by a third of a beat at 1; triplets are half of that. */
+function setSwingOf(tone: ToneLibrary, percent: number): void {
+  tone.getTransport().swingSubdivision = '8n'
+  tone.getTransport().swing = percent / 200
+}
+
+/** Stops what sounds and what was still to come. */
+export function stop(): void {
+  ticket++
+  $playing.set(STOPPED)
+  void starting?.then(({ tone, band }) => halt(tone, band))
+}
+
+/** Takes effect at once, also while it plays. */
+export function setTempo(tempo: number): void {
+  void starting?.then(({ tone }) => {
+    tone.getTransport().bpm.value = tempo
+  })
+}
+export function setSwing(percent: number): void {
+  void starting?.then(({ tone }) => setSwingOf(tone, percent))
+}
+export function setVolumes(volumes: BandVolumes): void {
+  void starting?.then(({ band }) => band.setVolumes(volumes))
+}

@@ -1,0 +1,46 @@
+/** Hearing with the player's own settings: volume, strum, tempo; the mute that lasts. */
+import type { Settings } from '../contracts/settings.ts'
+import type { BandVolumes } from '../sound/band.ts'
+import { chordScore, type PlayStyle, type Sounding } from '../sound/chords.ts'
+import type { Score } from '../sound/score.ts'
+import { type PlayOptions, play, setSwing, setTempo, setVolumes } from '../sound/transport.ts'
+import { tell } from './notices.ts'
+import { $session, changeSettings } from './session.ts'
+
+export const volumesOf = (settings: Settings): BandVolumes => ({
+  all: settings.volume,
+  strings: settings.stringsVolume,
+  bass: settings.bassVolume,
+  drums: settings.drumsVolume,
+  click: settings.clickVolume,
+})
+
+/** Plays a score unless sound is off; what goes wrong is told. */
+export function hearScore(score: Score, options: Omit<PlayOptions, 'volumes' | 'latencyMs'>): void {
+  const { settings } = $session.get()
+  if (settings.muted) {
+    tell.done('Sound is off. Turn it on at the top right.', 'muted')
+    return
+  }
+  if (score.events.length === 0) return
+  void play(score, { volumes: volumesOf(settings), latencyMs: settings.latencyMs, ...options }).catch(
+    (error: unknown) => tell.problem('No sound', error instanceof Error ? error.message : String(error)),
+  )
+}
+
+/** Chords one after another, `apart` seconds from one to the next, strummed as the player likes it. */
+export function hearChords(chords: readonly Sounding[], style: PlayStyle, owner: string, apart?: number): void {
+  if (chords.every(({ midis }) => midis.length === 0)) return
+  const { strum, strumMs } = $session.get().settings
+  const manner = { style, strum, strumMs, ...(apart === undefined ? {} : { apart }) }
+  hearScore(chordScore(chords, manner), { owner })
+}
+
+/** Settings of sound take effect at once, also while something plays. */
+export function changeSound(changes: Partial<Settings>): void {
+  const settings = { ...$session.get().settings, ...changes }
+  if (changes.tempo !== undefined) setTempo(changes.tempo)
+  if (changes.swing !== undefined) setSwing(changes.swing)
+  setVolumes(volumesOf(settings))
+  void changeSettings(changes)
+}
