@@ -2,7 +2,7 @@
  * Imports run one way. Inside core the folders build on one another in this order; a folder imports only those
  * before it. In web: pages → views → shell, neck, sound, state, workers → contracts → core; endpoints → data.
  */
-const CORE_ORDER = ['result', 'pitch', 'chord', 'neck', 'voicing', 'hand', 'name', 'key', 'arpeggio', 'build']
+const CORE_ORDER = ['result', 'pitch', 'chord', 'neck', 'voicing', 'hand', 'name', 'key', 'arpeggio', 'ear', 'build']
 
 const coreRules = CORE_ORDER.map((folder, index) => ({
   name: `core-${folder}-builds-on-what-is-before-it`,
