@@ -70,7 +70,8 @@ function draw(vex: Vex, into: HTMLDivElement, notes: readonly WrittenNote[], opt
   const barPx = Math.max(LEAST_BAR_PX, NOTES_A_BEAT[value] * beatsPerBar * NOTE_PX[value])
   const perSystem = Math.max(1, Math.floor((width - HEAD_PX - 8) / barPx))
   const systems = Math.ceil(bars.length / perSystem)
-  const systemPx = STAFF_PX + (strings - 1) * TAB_LINE_PX + GAP_PX + 28
+  const headPx = headroom(notes, value)
+  const systemPx = headPx + STAFF_PX + (strings - 1) * TAB_LINE_PX + GAP_PX + 28
   const box = document.createElement('div')
   const renderer = new vex.Renderer(box, vex.Renderer.Backends.SVG)
   renderer.resize(width, systems * systemPx + 12)
@@ -79,7 +80,7 @@ function draw(vex: Vex, into: HTMLDivElement, notes: readonly WrittenNote[], opt
 
   for (let system = 0; system < systems; system++) {
     const row = bars.slice(system * perSystem, (system + 1) * perSystem)
-    const top = system * systemPx
+    const top = system * systemPx + headPx
     const each =
       row.length === perSystem || systems > 1
         ? (width - HEAD_PX - 8) / perSystem
@@ -118,7 +119,14 @@ function draw(vex: Vex, into: HTMLDivElement, notes: readonly WrittenNote[], opt
       if (value === 'triplet') {
         const short = made.length + bar.shortRests
         for (let at = 0; at + 3 <= short; at += 3) {
-          tuplets.push(new vex.Tuplet(above.slice(at, at + 3), { numNotes: 3, notesOccupied: 2, bracketed: false }))
+          tuplets.push(
+            new vex.Tuplet(above.slice(at, at + 3), {
+              numNotes: 3,
+              notesOccupied: 2,
+              bracketed: false,
+              location: vex.Tuplet.LOCATION_TOP,
+            }),
+          )
           new vex.Tuplet(below.slice(at, at + 3), { numNotes: 3, notesOccupied: 2 })
         }
       }
@@ -147,6 +155,17 @@ function draw(vex: Vex, into: HTMLDivElement, notes: readonly WrittenNote[], opt
     height: systems * systemPx + 12,
     elements: drawn.map((pair) => pair.flatMap((note) => note.getSVGElement() ?? [])),
   }
+}
+
+/** Steps of the staff above its top line, and what an accent and a tuplet's number need. */
+const STEP_PX = 5
+const ABOVE_STAFF_PX = 40
+const STEM_AND_ACCENT_PX = 46
+function headroom(notes: readonly WrittenNote[], value: NoteValue): number {
+  const steps = notes.map(({ pitch }) => 7 * (pitch.octave + 1) + 'CDEFGAB'.indexOf(pitch.name[0] ?? 'C'))
+  const above = Math.max(0, ...steps.map((step) => step - (7 * 5 + 3)))
+  const needed = above * STEP_PX + STEM_AND_ACCENT_PX + (value === 'triplet' ? 22 : 0)
+  return Math.max(0, needed - ABOVE_STAFF_PX)
 }
 
 function pairOf(vex: Vex, { pitch, stringNumber, fret, accent }: WrittenNote, value: NoteValue) {

@@ -21,10 +21,11 @@ import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, theme } from './theme.ts'
 
-export type ViewName = 'Build' | 'Map' | 'Book' | 'Set-up'
+export type ViewName = 'Build' | 'Map' | 'Arpeggio' | 'Book' | 'Set-up'
 const VIEWS: readonly { readonly name: ViewName; readonly href: string }[] = [
   { name: 'Build', href: '/' },
   { name: 'Map', href: '/map' },
+  { name: 'Arpeggio', href: '/arpeggio' },
   { name: 'Book', href: '/book' },
   { name: 'Set-up', href: '/setup' },
 ]

@@ -1,8 +1,18 @@
 /** Volume, strum and the mute that lasts. */
 import { ActionIcon, Popover, SegmentedControl, Slider, Stack, Switch, Text } from '@mantine/core'
 import { useStore } from '@nanostores/react'
+import type { Settings } from '../contracts/settings.ts'
+import { changeSound } from '../state/hearing.ts'
 import { $session, changeSettings } from '../state/session.ts'
 import { IconVolume, IconVolumeOff } from './icons.ts'
+import classes from './SoundMenu.module.css'
+
+const PARTS = [
+  ['stringsVolume', 'strings'],
+  ['bassVolume', 'bass'],
+  ['drumsVolume', 'drums'],
+  ['clickVolume', 'click'],
+] as const satisfies readonly (readonly [keyof Settings, string])[]
 
 export function SoundMenu() {
   const { settings } = useStore($session)
@@ -29,8 +39,38 @@ export function SoundMenu() {
               max={100}
               step={5}
               defaultValue={settings.volume}
-              onChangeEnd={(volume) => void changeSettings({ volume })}
+              onChangeEnd={(volume) => changeSound({ volume })}
             />
+          </div>
+          {PARTS.map(([key, label]) => (
+            <div key={key} className={classes['part']}>
+              <Text size="sm">{label}</Text>
+              <Slider
+                flex={1}
+                size="sm"
+                thumbLabel={`Volume of ${label}`}
+                min={0}
+                max={100}
+                step={5}
+                defaultValue={settings[key]}
+                onChangeEnd={(value) => changeSound({ [key]: value })}
+              />
+            </div>
+          ))}
+          <div>
+            <Text size="sm">Latency: {settings.latencyMs} ms</Text>
+            <Slider
+              thumbLabel="Latency in milliseconds"
+              min={0}
+              max={500}
+              step={5}
+              defaultValue={settings.latencyMs}
+              onChangeEnd={(latencyMs) => changeSound({ latencyMs })}
+            />
+            <Text size="xs" c="dimmed">
+              How late you hear what is played, as through wireless headphones. The cursor waits for it and the ear
+              allows for it.
+            </Text>
           </div>
           <div>
             <Text size="sm">Strum</Text>
@@ -63,7 +103,8 @@ export function SoundMenu() {
             onChange={(event) => void changeSettings({ bassStandIn: event.currentTarget.checked })}
           />
           <Text size="xs" c="dimmed">
-            Keep headphones moderate: if speech beside you is hard to follow, it is too loud.
+            Keep headphones moderate: if speech beside you is hard to follow, it is too loud. Rest your ears after an
+            hour; ringing or dullness that lasts belongs to a physician.
           </Text>
         </Stack>
       </Popover.Dropdown>

@@ -39,8 +39,9 @@ export interface Band {
   readonly setVolumes: (volumes: BandVolumes) => void
   /** Ends all that sounds and all that was still to sound. */
   readonly silence: () => void
-  /** Where the strings are heard before their volume: what a simulated player plays into the ear. */
+  /** Where strings and drums leave their volumes: what a simulated player in a noisy room plays into the ear. */
   readonly strings: InstanceType<ToneLibrary['Volume']>
+  readonly drums: InstanceType<ToneLibrary['Volume']>
 }
 
 /** A damped note fades this quickly, so that it doesn't click. */
@@ -77,6 +78,7 @@ export function createBand(tone: ToneLibrary, context: Context, render: RenderSo
 
   return {
     strings: parts.strings,
+    drums: parts.drums,
     async prepare(events) {
       await Promise.all([...new Set(events.map(soundOf))].map(bufferOf))
     },

@@ -11,7 +11,13 @@ import { $withoutFifth, hearChange, hearInHand } from '../hear.ts'
 import { keepInHand, toTray } from '../keeping.ts'
 import classes from './ThisShape.module.css'
 
-export const Acts = memo(function Acts({ hasFifth }: { readonly hasFifth: boolean }) {
+export const Acts = memo(function Acts({
+  hasFifth,
+  arpeggio,
+}: {
+  readonly hasFifth: boolean /** The address of the arpeggio around this shape. */
+  readonly arpeggio: string
+}) {
   const history = useStore($history)
   const { settings } = useStore($session)
   const withoutFifth = useStore($withoutFifth)
@@ -64,6 +70,9 @@ export const Acts = memo(function Acts({ hasFifth }: { readonly hasFifth: boolea
         onClick={() => before && hearChange(before)}
       >
         Before, after
+      </Button>
+      <Button size="compact-sm" variant="default" component="a" href={arpeggio}>
+        Arpeggio
       </Button>
       <Button
         size="compact-sm"

@@ -2,9 +2,11 @@
 import { NativeSelect } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { instrumentFor } from '@nestling/core/build'
+import { writeSymbol } from '@nestling/core/chord'
 import { type Fingering, pluckersOf, reachMm, reachVerdict, registerWarnings } from '@nestling/core/hand'
+import { writeTuning } from '@nestling/core/neck'
 import { writeNote } from '@nestling/core/pitch'
-import { type GhostTone, ghostTones, writeShape } from '@nestling/core/voicing'
+import { type Frets, type GhostTone, ghostTones, writeShape } from '@nestling/core/voicing'
 import { memo } from 'react'
 import { degreeName, degreeSign } from '../../../neck/tone.ts'
 import { arrangementWords } from '../../../neck/words.ts'
@@ -52,7 +54,10 @@ const Shape = memo(function Shape({ state }: { readonly state: BuildState }) {
       <div className={classes['columns']}>
         <Strings state={state} inHand={inHand} />
         <div>
-          <Acts hasFifth={state.build.chord.formula.some((degree) => degree.endsWith('5'))} />
+          <Acts
+            hasFifth={state.build.chord.formula.some((degree) => degree.endsWith('5'))}
+            arpeggio={arpeggioHref(state, frets)}
+          />
           {voicing && (
             <p className={classes['fact']}>
               <strong>
@@ -78,6 +83,14 @@ const Shape = memo(function Shape({ state }: { readonly state: BuildState }) {
     </section>
   )
 })
+
+/** The same chord as an arpeggio, this shape inside it. */
+function arpeggioHref({ build }: BuildState, frets: Frets): string {
+  const { chord, tuning } = build
+  const params = new URLSearchParams({ chord: writeSymbol(chord, { ascii: true }), shape: writeShape(frets) })
+  if (tuning) params.set('tuning', writeTuning(tuning))
+  return `/arpeggio?${params}`
+}
 
 function Strings({ state, inHand }: { readonly state: BuildState; readonly inHand: ShapeInHand }) {
   const { settings } = useStore($session)

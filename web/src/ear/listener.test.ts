@@ -1,0 +1,114 @@
+import { type HeardNote, judge } from '@nestling/core/ear'
+import { describe, expect, test } from 'vitest'
+import { renderSound } from '../sound/renderSound.ts'
+import { createListener, WINDOW } from './listener.ts'
+import { PLAYS, type Plays, simulated } from './simulatedPlayer.ts'
+
+const RATE = 44_100
+const HOP = 441
+
+/** Notes mixed into one stream, each damped after `length` seconds. */
+function stream(
+  seconds: number,
+  notes: readonly { readonly at: number; readonly midi: number; readonly length?: number }[],
+) {
+  const samples = new Float32Array(seconds * RATE)
+  for (const { at, midi, length = 3 } of notes) {
+    const sound = renderSound(`pluck ${midi}`, RATE)
+    const end = Math.min(sound.length, Math.floor(length * RATE))
+    for (let index = 0; index < end; index++) {
+      const place = Math.round(at * RATE) + index
+      if (place < samples.length)
+        samples[place] = (samples[place] as number) + 0.4 * (sound[index] as number) * Math.min(1, (end - index) / 600)
+    }
+  }
+  return samples
+}
+function listen(samples: Float32Array) {
+  const listener = createListener(RATE)
+  const heard: HeardNote[] = []
+  for (let end = WINDOW; end <= samples.length; end += HOP) {
+    const note = listener.feed(samples.subarray(end - WINDOW, end), end / RATE)
+    if (note) heard.push(note)
+  }
+  return { heard, overheard: listener.overheard() }
+}
+const line = [40, 45, 52, 55, 59, 64, 67, 71, 76]
+
+test('every note of a line is heard once, in tune, within 15 ms of when it came', () => {
+  const notes = line.map((midi, index) => ({ at: 0.2 + index * 0.3, midi, length: 0.3 }))
+  const { heard } = listen(stream(3.4, notes))
+  expect(heard.map(({ midi }) => midi)).toEqual(line)
+  for (const [index, { at, cents }] of heard.entries()) {
+    expect(Math.abs(at - (notes[index]?.at ?? 0))).toBeLessThan(0.015)
+    expect(Math.abs(cents)).toBeLessThan(12)
+  }
+})
+
+test('the same note twice is two notes', () => {
+  const { heard } = listen(
+    stream(1.6, [
+      { at: 0.2, midi: 57, length: 0.5 },
+      { at: 0.7, midi: 57, length: 0.5 },
+    ]),
+  )
+  expect(heard.map(({ midi }) => midi)).toEqual([57, 57])
+})
+
+test('silence is no note, and noise has no pitch', () => {
+  expect(listen(new Float32Array(RATE))).toMatchObject({ heard: [], overheard: { loud: 0 } })
+  let state = 1
+  const noise = Float32Array.from({ length: RATE }, () => {
+    state = (state * 48_271) % 2_147_483_647
+    return 0.4 * (state / 1_073_741_824 - 1)
+  })
+  const { heard, overheard } = listen(noise)
+  expect(heard.length).toBeLessThanOrEqual(1)
+  expect(overheard.unclear).toBeGreaterThan(0.8 * overheard.loud)
+})
+
+describe('the simulated player', () => {
+  const score = {
+    events: line.map((midi, index) => ({
+      part: 'strings' as const,
+      at: index * 0.5,
+      loud: 1,
+      midi,
+      string: index % 6,
+    })),
+    beats: 5,
+    loop: false,
+  }
+  const marks = (plays: Plays) => {
+    const seconds = 60 / 100
+    const events = simulated(score, plays, 100)
+    const samples = stream(
+      4,
+      events.map(({ at, midi, length }) => ({
+        at: 0.3 + at * seconds,
+        midi,
+        ...(length === undefined ? {} : { length: length * seconds }),
+      })),
+    )
+    return judge(
+      score.events.map(({ at, midi }) => ({ at: 0.3 + at * seconds, midi })),
+      listen(samples).heard,
+    ).marks
+  }
+  test.each([
+    ['right', 9, 0],
+    ['wrong note', 8, 1],
+    ['leaves out', 8, 0],
+    ['silent', 0, 0],
+  ] as const)('who plays %s has %d notes right and %d wrong', (plays, right, wrong) => {
+    const all = marks(plays)
+    expect(all.filter(({ kind }) => kind === 'right').length).toBe(right)
+    expect(all.filter(({ kind }) => kind === 'wrong').length).toBe(wrong)
+  })
+  test('who plays late is late by as much', () => {
+    for (const mark of marks('late')) expect(mark.kind === 'right' && Math.abs(mark.lateMs - 120) < 20).toBe(true)
+  })
+  test('every way of playing keeps to the line', () => {
+    for (const plays of PLAYS) expect(simulated(score, plays, 100).length).toBeLessThanOrEqual(line.length)
+  })
+})

@@ -1,0 +1,122 @@
+/**
+ * Hears notes in a stream of samples: a note begins where the sound rises, or where a steady pitch becomes another; its
+ * pitch is measured once the attack is over.
+ * Source of the pitch: the McLeod method, by a package; clarity is 1 for a pure tone, near 0 for noise.
+ */
+import type { HeardNote } from '@nestling/core/ear'
+import { PitchDetector } from 'pitchy'
+
+/** Samples in a window: three turns of the lowest string of a seven-string guitar. */
+export const WINDOW = 2048
+
+/** Below this loudness (root mean square, full scale 1) is silence. */
+const QUIET = 0.006
+const CLEAR = 0.9
+const UNCLEAR = 0.8
+/** Of a note, at least so much of the window must be filled before its pitch is read. */
+const SETTLED_S = 0.042
+const GIVE_UP_S = 0.16
+/** Newest samples that tell how loud it is now. */
+const RECENT = 384
+const RISE = 1.7
+const LEAST_APART_S = 0.05
+/** Windows in a row that must agree before a pitch without an attack counts as a new note. */
+const STEADY_WINDOWS = 4
+
+export interface Overheard {
+  /** Windows that were louder than silence. */
+  readonly loud: number
+  /** Of those, windows without a clear pitch. */
+  readonly unclear: number
+  readonly windows: number
+}
+
+export interface Listener {
+  /**
+   * @param window `WINDOW` samples, the newest last.
+   * @param endS   The time of the newest sample, in seconds.
+   */
+  readonly feed: (window: Float32Array, endS: number) => HeardNote | undefined
+  readonly overheard: () => Overheard
+}
+
+export function createListener(sampleRate: number): Listener {
+  const detector = PitchDetector.forFloat32Array(WINDOW)
+  let loudBefore: number[] = []
+  let onset: number | undefined
+  let current: number | undefined
+  let lastAt = Number.NEGATIVE_INFINITY
+  let steady = { midi: 0, windows: 0, since: 0 }
+  let heard = { loud: 0, unclear: 0, windows: 0 }
+
+  const emit = (at: number, hz: number): HeardNote => {
+    const exact = 69 + 12 * Math.log2(hz / 440)
+    const midi = Math.round(exact)
+    current = midi
+    lastAt = at
+    return { at, midi, cents: Math.round((exact - midi) * 100) }
+  }
+
+  return {
+    overheard: () => heard,
+    feed(window, endS) {
+      const now = loudness(window, WINDOW - RECENT)
+      const least = Math.min(...loudBefore, now)
+      loudBefore = [...loudBefore, now].slice(-4)
+      const loud = now > QUIET
+      const [hz, clarity] = loud ? detector.findPitch(window, sampleRate) : [0, 0]
+      const clear = clarity > CLEAR && hz > 25 && hz < 2500
+      heard = {
+        windows: heard.windows + 1,
+        loud: heard.loud + (loud ? 1 : 0),
+        unclear: heard.unclear + (loud && clarity < UNCLEAR ? 1 : 0),
+      }
+      if (!loud) {
+        current = undefined
+        onset = undefined
+        steady = { midi: 0, windows: 0, since: 0 }
+        return undefined
+      }
+      if (onset === undefined && now > RISE * Math.max(least, QUIET / 2) && endS - lastAt > LEAST_APART_S) {
+        onset = riseIn(window, sampleRate, endS)
+        loudBefore = [now]
+      }
+      if (onset !== undefined) {
+        if (endS - onset > GIVE_UP_S) onset = undefined
+        else if (clear && endS - onset >= SETTLED_S) {
+          const at = onset
+          onset = undefined
+          steady = { midi: 0, windows: 0, since: 0 }
+          return emit(at, hz)
+        }
+        return undefined
+      }
+      if (!clear) return undefined
+      const midi = Math.round(69 + 12 * Math.log2(hz / 440))
+      steady = midi === steady.midi ? { ...steady, windows: steady.windows + 1 } : { midi, windows: 1, since: endS }
+      // A pitch that came without a rise: a slur, or a pluck into a string that still rang loudly.
+      if (midi !== current && steady.windows >= STEADY_WINDOWS && endS - lastAt > 2 * LEAST_APART_S)
+        return emit(steady.since - WINDOW / sampleRate / 2, hz)
+      return undefined
+    },
+  }
+}
+
+function loudness(samples: Float32Array, from: number): number {
+  let sum = 0
+  for (let index = from; index < samples.length; index++) sum += (samples[index] as number) ** 2
+  return Math.sqrt(sum / (samples.length - from))
+}
+
+/** The time within the newest part of the window at which the sound rises most. */
+function riseIn(window: Float32Array, sampleRate: number, endS: number): number {
+  const step = 64
+  let best = { ratio: 0, at: window.length }
+  for (let at = window.length - 3 * RECENT; at + step <= window.length; at += step) {
+    const after = loudness(window.subarray(at, at + step), 0)
+    const before = loudness(window.subarray(at - step, at), 0)
+    const ratio = (after + 1e-4) / (before + 1e-3)
+    if (ratio > best.ratio) best = { ratio, at }
+  }
+  return endS - (window.length - best.at) / sampleRate
+}

@@ -1,0 +1,167 @@
+/**
+ * The ear stand-in: plays the clicks of a line, listens to a microphone or to the simulated player, and tells which notes came.
+ *   microphone | simulated player ─analyser→ windows ─listener→ heard notes ─judge→ marks
+ */
+import { type HeardNote, type Judgement, judge } from '@nestling/core/ear'
+import { atom } from 'nanostores'
+import type { BandVolumes } from '../sound/band.ts'
+import type { Score, StringEvent } from '../sound/score.ts'
+import { play, soundEngine, stop } from '../sound/transport.ts'
+import { createListener, type Overheard, WINDOW } from './listener.ts'
+import { noiseFor, type Plays, simulated } from './simulatedPlayer.ts'
+
+export type EarSource = { readonly kind: 'microphone' } | { readonly kind: 'simulated'; readonly plays: Plays }
+
+export interface Hearing {
+  readonly status: 'off' | 'starting' | 'listening' | 'done' | 'refused'
+  /** One for every note of the line, as far as it was judged. */
+  readonly judgement: Judgement | undefined
+  /** What there is to say besides the marks: why nothing could be heard, or what was heard instead of notes. */
+  readonly message: string | undefined
+}
+const OFF: Hearing = { status: 'off', judgement: undefined, message: undefined }
+export const $hearing = atom<Hearing>(OFF)
+
+export interface ListenOptions {
+  readonly owner: string
+  readonly source: EarSource
+  readonly tempo: number
+  /** Beats of clicks before the line. */
+  readonly countIn: number
+  readonly volumes: BandVolumes
+  readonly latencyMs: number
+}
+
+const EVERY_MS = 10
+/** After the last note a late one may still come. */
+const AFTER_S = 0.7
+
+let end: (() => void) | undefined
+
+/** Ends listening and closes the microphone. */
+export function stopListening(): void {
+  end?.()
+  end = undefined
+  if ($hearing.get().status !== 'done') $hearing.set(OFF)
+  stop()
+}
+
+/** @param score The line as a score with its count-in; its string events are what should come. */
+export async function listen(score: Score, options: ListenOptions): Promise<void> {
+  const { owner, source, tempo, countIn, volumes, latencyMs } = options
+  stopListening()
+  $hearing.set({ ...OFF, status: 'starting' })
+  const line = score.events.filter((event): event is StringEvent => event.part === 'strings')
+  try {
+    const { tone, band } = await soundEngine()
+    const context = tone.getContext()
+    const analyser = context.createAnalyser()
+    analyser.fftSize = WINDOW
+    let microphone: MediaStream | undefined
+    if (source.kind === 'microphone') {
+      microphone = await openMicrophone()
+      tone.connect(context.createMediaStreamSource(microphone), analyser)
+    } else {
+      band.strings.connect(analyser)
+      // A noisy room is heard by the ear as well.
+      if (source.plays === 'noise') band.drums.connect(analyser)
+    }
+    const struck =
+      source.kind === 'simulated'
+        ? [...simulated(score, source.plays, tempo), ...(source.plays === 'noise' ? noiseFor(score) : [])]
+        : []
+    const listener = createListener(context.sampleRate)
+    const heard: HeardNote[] = []
+    const window = new Float32Array(WINDOW)
+    let begins = Number.POSITIVE_INFINITY
+    const expected = () => line.map(({ at, midi }) => ({ at: begins + (at * 60) / tempo, midi }))
+    const lastAt = Math.max(...line.map(({ at }) => at), 0)
+    const finish = () => {
+      const judgement = judge(expected(), heard, { latencyS: latencyMs / 1000, withinS: Math.min(0.35, 30 / tempo) })
+      $hearing.set({ status: 'done', judgement, message: messageOf(judgement, listener.overheard()) })
+      end?.()
+      end = undefined
+      stop()
+    }
+    const timer = setInterval(() => {
+      const now = context.currentTime
+      if (now > begins + (lastAt * 60) / tempo + AFTER_S + latencyMs / 1000) return finish()
+      analyser.getFloatTimeDomainData(window)
+      const note = listener.feed(window, now)
+      // Clicks of the count-in are no notes of the player.
+      if (note && note.at > begins + (countIn * 60) / tempo - 0.3) {
+        heard.push(note)
+        const so = expected().filter(({ at }) => at < now)
+        $hearing.set({
+          status: 'listening',
+          judgement: judge(so, heard, { latencyS: latencyMs / 1000 }),
+          message: undefined,
+        })
+      }
+      return undefined
+    }, EVERY_MS)
+    end = () => {
+      clearInterval(timer)
+      for (const track of microphone?.getTracks() ?? []) track.stop()
+      if (source.kind === 'simulated') {
+        band.strings.disconnect(analyser)
+        if (source.plays === 'noise') band.drums.disconnect(analyser)
+      }
+    }
+    const others = score.events.filter(({ part }) => part !== 'strings')
+    const plan: Score = { events: [...others, ...struck], beats: score.beats + 4, loop: false }
+    await play(plan, {
+      owner,
+      tempo,
+      countIn,
+      volumes,
+      latencyMs,
+      onStart: (seconds) => {
+        begins = seconds
+      },
+    })
+    if ($hearing.get().status === 'starting') $hearing.set({ ...OFF, status: 'listening' })
+  } catch (error) {
+    end?.()
+    end = undefined
+    stop()
+    $hearing.set({ ...OFF, status: 'refused', message: refusal(error) })
+  }
+}
+
+/** @throws what the browser throws when there is no microphone or it is refused. */
+function openMicrophone(): Promise<MediaStream> {
+  if (!navigator.mediaDevices) throw new DOMException('not a safe address', 'NotSupportedError')
+  return navigator.mediaDevices.getUserMedia({
+    // What makes speech clear makes notes unclear.
+    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+  })
+}
+
+function refusal(error: unknown): string {
+  const name = error instanceof DOMException ? error.name : ''
+  switch (name) {
+    case 'NotAllowedError':
+      return 'The microphone was refused. Allow it for this page in the browser’s settings for the site, or listen to the simulated player.'
+    case 'NotFoundError':
+      return 'No microphone was found. Plug one in, or listen to the simulated player.'
+    case 'NotReadableError':
+      return 'Another program holds the microphone. Close it there and try again.'
+    case 'NotSupportedError':
+      return 'The browser gives a microphone only to pages on this machine or over https.'
+    default:
+      return `Listening failed: ${error instanceof Error ? error.message : String(error)}.`
+  }
+}
+
+/** Silence and noise are told as what they are. */
+function messageOf({ marks, extra }: Judgement, { loud, unclear, windows }: Overheard): string | undefined {
+  const came = marks.filter(({ kind }) => kind !== 'missing').length
+  if (loud < windows * 0.02 && came === 0)
+    return 'Nothing was heard: it was silent. Is the microphone the right one, and near enough?'
+  if (came === 0 && unclear > loud * 0.4)
+    return 'Only noise was heard, no pitch. Is another sound louder than the guitar?'
+  if (came === 0 && extra.length > 0)
+    return 'Notes were heard, but none when one was due. Did the line begin after the count-in?'
+  return undefined
+}

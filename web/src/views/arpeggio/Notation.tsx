@@ -1,0 +1,91 @@
+/** Staff and TAB under the neck; they follow the cursor, and a note that is pressed sounds. */
+import { useElementSize } from '@mantine/hooks'
+import { useStore } from '@nanostores/react'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { $hearing } from '../../ear/listening.ts'
+import { type Engraving, engrave } from '../../notation/engrave.ts'
+import { $playing } from '../../sound/transport.ts'
+import { hearChords } from '../../state/hearing.ts'
+import classes from './ArpeggioView.module.css'
+import { writtenNotes } from './toScore.ts'
+import { type ArpeggioState, OWNER } from './useArpeggio.ts'
+
+export function Notation({ state }: { readonly state: ArpeggioState }) {
+  const { plan, line } = state
+  const { ref, width } = useElementSize()
+  const box = useRef<HTMLDivElement>(null)
+  const [engraving, setEngraving] = useState<Engraving | undefined>(undefined)
+  const [problem, setProblem] = useState<string | undefined>(undefined)
+  const notes = useMemo(() => writtenNotes(line, plan), [line, plan])
+  const strings = line.neck.open.length
+  useEffect(() => {
+    if (!box.current || width < 100) return undefined
+    let current = true
+    const { value, beatsPerBar } = plan
+    engrave(box.current, notes, { value, beatsPerBar, strings, width: Math.floor(width) }).then(
+      (drawn) => {
+        if (!current) return
+        setProblem(undefined)
+        setEngraving(drawn)
+      },
+      (error: unknown) => current && setProblem(error instanceof Error ? error.message : String(error)),
+    )
+    return () => {
+      current = false
+    }
+  }, [notes, plan, strings, width])
+  return (
+    <section aria-label="Notation" className={classes['notation']}>
+      <div ref={ref} />
+      {problem !== undefined && <p role="alert">The notation could not be drawn: {problem}.</p>}
+      {line.cutNotes > 0 && (
+        <p className={classes['aside']}>
+          The first {line.order.length} notes are written and played; {line.cutNotes} more are left off.
+        </p>
+      )}
+      {line.order.length === 0 && (
+        <p className={classes['aside']}>
+          No note to write: {line.arpeggio.cut ?? 'the line has no such tone to start from'}.
+        </p>
+      )}
+      {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same notes are in the table, with buttons */}
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: as above */}
+      <div
+        ref={box}
+        data-testid="notation"
+        data-notes={engraving ? notes.length : undefined}
+        onClick={(event) => {
+          const place =
+            engraving?.elements.findIndex((pair) => pair.some((element) => element.contains(event.target as Node))) ??
+            -1
+          const note = line.notes[line.order[place] ?? -1]
+          if (note) hearChords([{ midis: [note.midi] }], 'together', 'one tone')
+        }}
+      />
+      {engraving && <Cursor engraving={engraving} />}
+    </section>
+  )
+}
+
+/** Colours the note that sounds, and the notes that the ear has judged. */
+function Cursor({ engraving }: { readonly engraving: Engraving }) {
+  const { owner, mark } = useStore($playing)
+  const { judgement } = useStore($hearing)
+  const now = owner === OWNER ? mark : undefined
+  useEffect(() => {
+    const lit = now === undefined ? [] : (engraving.elements[now] ?? [])
+    for (const element of lit) element.setAttribute('data-now', '')
+    return () => {
+      for (const element of lit) element.removeAttribute('data-now')
+    }
+  }, [engraving, now])
+  useEffect(() => {
+    const told = judgement?.marks ?? []
+    for (const [place, { kind }] of told.entries())
+      for (const element of engraving.elements[place] ?? []) element.setAttribute('data-heard', kind)
+    return () => {
+      for (const pair of engraving.elements) for (const element of pair) element.removeAttribute('data-heard')
+    }
+  }, [engraving, judgement])
+  return null
+}

@@ -1,0 +1,154 @@
+/** The line in words: its tones with their fingers, where the hand moves, how far it opens, other ways to play it. */
+import { useStore } from '@nanostores/react'
+import { instrumentFor } from '@nestling/core/build'
+import { writeSymbol } from '@nestling/core/chord'
+import { reachVerdict } from '@nestling/core/hand'
+import { writeTuning } from '@nestling/core/neck'
+import { writeNote } from '@nestling/core/pitch'
+import { type Frets, writeShape } from '@nestling/core/voicing'
+import { degreeSign } from '../../neck/tone.ts'
+import { hearChords } from '../../state/hearing.ts'
+import { $session } from '../../state/session.ts'
+import { addToTray } from '../../state/tray.ts'
+import classes from './ArpeggioView.module.css'
+import type { ArpeggioState } from './useArpeggio.ts'
+
+export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; readonly voicing: Frets | undefined }) {
+  const { settings } = useStore($session)
+  const { line, plan, setting, change } = state
+  const { arpeggio, notes, neck } = line
+  const strings = neck.open.length
+  const { cost } = arpeggio.lines[plan.line] ?? arpeggio
+  const verdict = reachVerdict(setting.hand, arpeggio.widestMm)
+  if (notes.length === 0)
+    return (
+      <p className={classes['aside']}>
+        Nothing lies here: {arpeggio.cut ?? 'no tone of the chord is in reach'}. Take another position or another
+        string.
+      </p>
+    )
+  return (
+    <>
+      <p data-testid="line-facts">
+        {notes.length} tones ·{' '}
+        {cost.shifts === 0 ? 'the hand stays' : `${cost.shifts} ${cost.shifts === 1 ? 'shift' : 'shifts'}`} ·{' '}
+        {cost.stretches === 0 ? 'no stretch' : `${cost.stretches} ${cost.stretches === 1 ? 'stretch' : 'stretches'}`} ·
+        opens {Math.round(arpeggio.widestMm)} mm, {verdict}
+      </p>
+      {voicing && (
+        <p>
+          Ringed inside it: <strong>{writeShape(voicing)}</strong> ·{' '}
+          <a href={buildHref(state, voicing)}>open in Build</a> ·{' '}
+          <button type="button" className={classes['quiet']} onClick={() => void toTray(state, voicing)}>
+            to the tray
+          </button>
+        </p>
+      )}
+      {arpeggio.cut !== undefined && <p className={classes['aside']}>{arpeggio.cut}.</p>}
+      {verdict !== 'comfortable' && (
+        <p className={classes['aside']}>
+          Tones come one by one, so the hand may turn instead of spreading. Stop at pain, tingling or numbness, and see
+          a physician if it lasts.
+        </p>
+      )}
+      {arpeggio.lines.length > 1 && (
+        <label className={classes['choice']}>
+          Fingering{' '}
+          <select
+            aria-label="Fingering"
+            value={plan.line}
+            onChange={(event) => change({ line: Number(event.currentTarget.value) })}
+          >
+            {arpeggio.lines.map((one, index) => (
+              <option key={one.notes.map(({ string }) => string).join()} value={index}>
+                {index === 0 ? 'easiest' : `other ${index}`}: strings{' '}
+                {stringsWord(one.notes.map(({ string }) => strings - string))}, {one.cost.shifts} shifts
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <table className={classes['table']}>
+        <thead>
+          <tr>
+            <th scope="col">tone</th>
+            <th scope="col">note</th>
+            <th scope="col">string</th>
+            <th scope="col">fret</th>
+            <th scope="col">finger</th>
+            <th scope="col">also</th>
+          </tr>
+        </thead>
+        <tbody>
+          {notes.map((note, index) => {
+            const other = arpeggio.others.find(({ midi, string }) => midi === note.midi && string !== note.string)
+            const moved = index > 0 && notes[index - 1]?.handAt !== note.handAt
+            return (
+              <tr key={note.midi}>
+                <td>
+                  <button
+                    type="button"
+                    className={classes['quiet']}
+                    onClick={() => hearChords([{ midis: [note.midi] }], 'together', 'one tone')}
+                    aria-label={`Hear the ${degreeSign(note.degree)}, ${writeNote(note.note, settings.naming)}`}
+                  >
+                    {degreeSign(note.degree)}
+                  </button>
+                </td>
+                <td>{writeNote(note.note, settings.naming)}</td>
+                <td>{strings - note.string}</td>
+                <td>{note.fret === 0 ? 'open' : note.fret}</td>
+                <td>
+                  {note.finger ?? '–'}
+                  {note.stretched && <small> stretched</small>}
+                  {moved && <small> hand to {note.handAt}</small>}
+                </td>
+                <td>
+                  {other && (
+                    <button
+                      type="button"
+                      className={classes['quiet']}
+                      onClick={() =>
+                        change({
+                          chosen: [
+                            ...plan.chosen.filter((one) => !one.startsWith(`${note.midi}:`)),
+                            `${note.midi}:${other.string}`,
+                          ],
+                          line: 0,
+                        })
+                      }
+                    >
+                      string {strings - other.string}, fret {other.fret}
+                    </button>
+                  )}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </>
+  )
+}
+
+const draftOf = ({ plan, setting }: ArpeggioState, voicing: Frets) => ({
+  chord: writeSymbol(plan.chord, { ascii: true }),
+  shape: writeShape(voicing),
+  tuning: writeTuning(instrumentFor(plan, setting).tuning),
+})
+const buildHref = (state: ArpeggioState, voicing: Frets): string => `/?${new URLSearchParams(draftOf(state, voicing))}`
+
+async function toTray(state: ArpeggioState, voicing: Frets): Promise<void> {
+  await addToTray(draftOf(state, voicing))
+}
+
+/** "6×2 5×3": string numbers in order, each with how many tones it has. */
+function stringsWord(numbers: readonly number[]): string {
+  const counts: [number, number][] = []
+  for (const number of numbers) {
+    const last = counts.at(-1)
+    if (last?.[0] === number) last[1]++
+    else counts.push([number, 1])
+  }
+  return counts.map(([number, count]) => (count === 1 ? `${number}` : `${number}×${count}`)).join(' ')
+}

@@ -1,0 +1,95 @@
+/** The address holds the whole plan: it opens as it was and can be linked. */
+import { DIRECTIONS, PATTERNS } from '@nestling/core/arpeggio'
+import { readBuild, type Setting } from '@nestling/core/build'
+import { readSymbol } from '@nestling/core/chord'
+import { writeTuning } from '@nestling/core/neck'
+import { parseDegree } from '@nestling/core/pitch'
+import { readShape, writeShape } from '@nestling/core/voicing'
+import { ACCENTS, NOTE_VALUES } from '../../notation/rhythm.ts'
+import { clampAt, neckFor } from './plan.ts'
+import type { Plan, WayKind } from './types.ts'
+
+export type Params = Readonly<Record<string, string>>
+
+export const WAYS: readonly WayKind[] = ['position', 'diagonal', 'one-string', 'two-a-string', 'strings']
+
+const FIRST: Plan = {
+  symbol: 'Ebmaj7', chord: { root: 'Eb', formula: ['R', '3', '5', '7'] }, tuning: undefined, shape: undefined, way: 'position', at: 5, string: 0,
+  climb: 2, from: 'R', direction: 'up-down', pattern: 'straight', octaves: undefined, value: 'eighth', accent: 'beat', beatsPerBar: 4, chosen: [],
+  line: 0, scale: undefined, find: undefined,
+} // biome-ignore format: a table
+
+const oneOf = <Value extends string>(values: readonly Value[], text: string | undefined): Value | undefined =>
+  values.find((value) => value === text)
+const number = (text: string | undefined): number | undefined =>
+  text !== undefined && /^\d{1,2}$/.test(text) ? Number(text) : undefined
+
+/** What can't be read is told, and the rest still opens. */
+export function readPlan(
+  params: Params,
+  setting: Setting,
+): { readonly plan: Plan; readonly problem: string | undefined } {
+  const problems: string[] = []
+  const chord = params['chord'] === undefined ? undefined : readSymbol(params['chord'], setting.naming)
+  if (chord && !chord.ok) problems.push(chord.error.message)
+  const tuning =
+    params['tuning'] === undefined ? undefined : readBuild({ chord: 'C', tuning: params['tuning'] }, setting)
+  if (tuning && !tuning.ok) problems.push(tuning.error.message)
+  const asked: Plan = {
+    ...FIRST,
+    ...(chord?.ok ? { symbol: params['chord'] as string, chord: chord.value } : {}),
+    ...(tuning?.ok ? { tuning: tuning.value.tuning } : {}),
+  }
+  const neck = neckFor(asked, setting)
+  const strings = neck.open.length
+  const shape = params['shape'] === undefined ? undefined : readShape(params['shape'], strings)
+  const pressed = shape?.ok ? shape.value.filter((fret): fret is number => fret !== null && fret > 0) : []
+  const lowest = pressed.length > 0 ? Math.min(...pressed) : undefined
+  const stringNumber = number(params['string'])
+  const octaves = number(params['octaves'])
+  const plan: Plan = {
+    ...asked,
+    shape: shape?.ok ? shape.value : undefined,
+    way: oneOf(WAYS, params['way']) ?? FIRST.way,
+    at: clampAt(number(params['position']) ?? lowest ?? FIRST.at, neck),
+    string: stringNumber === undefined ? 0 : Math.min(strings - 1, Math.max(0, strings - stringNumber)),
+    climb: Math.min(3, Math.max(1, number(params['climb']) ?? FIRST.climb)),
+    from: params['from'] === 'lowest' ? 'lowest' : (parseDegree(params['from'] ?? 'R') ?? 'R'),
+    direction: oneOf(DIRECTIONS, params['direction']) ?? FIRST.direction,
+    pattern: oneOf(PATTERNS, params['pattern']) ?? FIRST.pattern,
+    octaves: octaves !== undefined && octaves >= 1 && octaves <= 4 ? octaves : undefined,
+    value: oneOf(NOTE_VALUES, params['value']) ?? FIRST.value,
+    accent: oneOf(ACCENTS, params['accent']) ?? FIRST.accent,
+    beatsPerBar: params['beats'] === '3' ? 3 : 4,
+    chosen: (params['chosen'] ?? '').split(',').filter((one) => /^\d{1,3}:\d{1,2}$/.test(one)),
+    line: number(params['line']) ?? 0,
+    scale: params['scale'],
+    find: parseDegree(params['find'] ?? ''),
+  }
+  const from = plan.from === 'lowest' || plan.chord.formula.includes(plan.from) ? plan.from : 'R'
+  return { plan: { ...plan, from }, problem: problems[0] }
+}
+
+/** Only what differs from how the view opens. */
+export function writePlan(plan: Plan, strings: number): string {
+  const params = new URLSearchParams({ chord: plan.symbol, way: plan.way, position: String(plan.at) })
+  const put = (name: string, value: string | number | undefined, usual: string | number | undefined) => {
+    if (value !== undefined && value !== usual) params.set(name, String(value))
+  }
+  if (plan.tuning) params.set('tuning', writeTuning(plan.tuning))
+  if (plan.shape) params.set('shape', writeShape(plan.shape))
+  put('string', strings - plan.string, strings)
+  put('climb', plan.climb, FIRST.climb)
+  put('from', plan.from, FIRST.from)
+  put('direction', plan.direction, FIRST.direction)
+  put('pattern', plan.pattern, FIRST.pattern)
+  put('octaves', plan.octaves, undefined)
+  put('value', plan.value, FIRST.value)
+  put('accent', plan.accent, FIRST.accent)
+  put('beats', plan.beatsPerBar, FIRST.beatsPerBar)
+  put('chosen', plan.chosen.join() || undefined, undefined)
+  put('line', plan.line, 0)
+  put('scale', plan.scale, undefined)
+  put('find', plan.find, undefined)
+  return `/arpeggio?${params}`
+}

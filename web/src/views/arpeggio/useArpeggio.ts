@@ -1,0 +1,173 @@
+/** The state of the Arpeggio view: the plan with its undo, what is typed, the address, the keys. */
+import { useStore } from '@nanostores/react'
+import type { Setting } from '@nestling/core/build'
+import { readSymbol } from '@nestling/core/chord'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { stopListening } from '../../ear/listening.ts'
+import { $playing, stop } from '../../sound/transport.ts'
+import { hearScore } from '../../state/hearing.ts'
+import { $session, $setting } from '../../state/session.ts'
+import { type Params, readPlan, writePlan } from './address.ts'
+import { clampAt, type Line, lineOf } from './plan.ts'
+import { scoreOf } from './toScore.ts'
+import type { Plan } from './types.ts'
+
+export const OWNER = 'arpeggio'
+export const CHORD_INPUT_ID = 'arpeggio-chord'
+const MOST_UNDO = 200
+/** A plan that stays this long is written into the address. */
+const SETTLED_MS = 60
+
+export interface ArpeggioState {
+  readonly plan: Plan
+  readonly line: Line
+  readonly setting: Setting
+  readonly text: string
+  readonly problem: string | undefined
+  readonly type: (text: string) => void
+  readonly change: (changes: Partial<Plan>) => void
+  readonly undo: () => void
+  readonly redo: () => void
+  readonly canUndo: boolean
+  readonly canRedo: boolean
+  readonly loop: boolean
+  readonly setLoop: (loop: boolean) => void
+  readonly playOrStop: () => void
+}
+
+interface Steps {
+  readonly past: readonly Plan[]
+  readonly now: Plan
+  readonly future: readonly Plan[]
+}
+
+export function useArpeggio(params: Params): ArpeggioState {
+  const setting = useStore($setting)
+  const [first] = useState(() => readPlan(params, setting))
+  const [steps, setSteps] = useState<Steps>({ past: [], now: first.plan, future: [] })
+  const [text, setText] = useState(first.plan.symbol)
+  const [problem, setProblem] = useState(first.problem)
+  const [loop, setLoop] = useState(true)
+  const plan = steps.now
+  const line = useMemo(() => lineOf(plan, setting), [plan, setting])
+
+  const change = useCallback(
+    (changes: Partial<Plan>) =>
+      setSteps(({ past, now }) => ({ past: [...past, now].slice(-MOST_UNDO), now: settled(now, changes), future: [] })),
+    [],
+  )
+  const undo = useCallback(() => {
+    setSteps((all) => {
+      const before = all.past.at(-1)
+      return before ? { past: all.past.slice(0, -1), now: before, future: [all.now, ...all.future] } : all
+    })
+  }, [])
+  const redo = useCallback(() => {
+    setSteps((all) => {
+      const [next, ...future] = all.future
+      return next ? { past: [...all.past, all.now], now: next, future } : all
+    })
+  }, [])
+  // After undo and redo the field says what is played; while typing it is left alone.
+  const typed = useRef(plan.symbol)
+  useEffect(() => {
+    if (typed.current === plan.symbol) return
+    typed.current = plan.symbol
+    setText(plan.symbol)
+    setProblem(undefined)
+  }, [plan.symbol])
+  const type = useCallback(
+    (written: string) => {
+      setText(written)
+      const chord = readSymbol(written, setting.naming)
+      setProblem(chord.ok || written.trim() === '' ? undefined : chord.error.message)
+      if (!chord.ok) return
+      typed.current = written
+      change({ symbol: written, chord: chord.value, shape: undefined })
+    },
+    [setting, change],
+  )
+
+  useEffect(() => {
+    const later = setTimeout(
+      () => window.history.replaceState(null, '', writePlan(plan, line.neck.open.length)),
+      SETTLED_MS,
+    )
+    return () => clearTimeout(later)
+  }, [plan, line])
+  // Another line is another piece of music: what plays the old one ends.
+  const before = useRef(line)
+  useEffect(() => {
+    if (before.current === line) return
+    before.current = line
+    stopListening()
+    if ($playing.get().owner === OWNER) stop()
+  }, [line])
+
+  const playOrStop = useCallback(() => {
+    if ($playing.get().owner === OWNER) {
+      stopListening()
+      stop()
+      return
+    }
+    const { settings } = $session.get()
+    const score = scoreOf(line, plan, settings, loop)
+    hearScore(score, { owner: OWNER, tempo: settings.tempo, swing: settings.swing, countIn: score.countIn })
+  }, [line, plan, loop])
+
+  useEffect(() => {
+    const acts: Readonly<Record<string, () => void>> = {
+      ' ': playOrStop,
+      '/': () => document.getElementById(CHORD_INPUT_ID)?.focus(),
+      ArrowLeft: () => change({ at: clampAt(plan.at - 1, line.neck), way: plan.way, chosen: [] }),
+      ArrowRight: () => change({ at: clampAt(plan.at + 1, line.neck), way: plan.way, chosen: [] }),
+    }
+    const onKey = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || isTyping(event.target)) return
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+        event.preventDefault()
+        if (event.shiftKey) redo()
+        else undo()
+        return
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey) return
+      const onButton = event.target instanceof HTMLElement && event.target.closest('button, a') !== null
+      const act = acts[event.key]
+      if (!act || (event.key === ' ' && onButton)) return
+      event.preventDefault()
+      act()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [playOrStop, change, undo, redo, plan.at, plan.way, line.neck])
+
+  return {
+    plan,
+    line,
+    setting,
+    text,
+    problem,
+    type,
+    change,
+    undo,
+    redo,
+    canUndo: steps.past.length > 0,
+    canRedo: steps.future.length > 0,
+    loop,
+    setLoop,
+    playOrStop,
+  }
+}
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.closest('input, textarea, select, [role="menu"], [role="dialog"], [role="slider"], [role="tablist"]') !== null
+
+/** Choices that belong to another line are given up with it. */
+function settled(now: Plan, changes: Partial<Plan>): Plan {
+  const next = { ...now, ...changes }
+  const other = next.chord !== now.chord || next.way !== now.way || next.at !== now.at || next.string !== now.string
+  const from = next.from === 'lowest' || next.chord.formula.includes(next.from) ? next.from : 'R'
+  const find = next.find !== undefined && next.chord.formula.includes(next.find) ? next.find : undefined
+  return { ...next, from, find, ...(other ? { line: 0, chosen: changes.chosen ?? [] } : {}) }
+}

@@ -1,0 +1,40 @@
+import type { Direction, Pattern } from '@nestling/core/arpeggio'
+import type { Accent, NoteValue } from '../../notation/rhythm.ts'
+import type { WayKind } from './types.ts'
+
+export const WAY_WORDS: Readonly<Record<WayKind, string>> = {
+  position: 'under one hand',
+  diagonal: 'along the neck',
+  'one-string': 'on one string',
+  'two-a-string': 'two a string',
+  strings: 'on the voicing’s strings',
+}
+export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
+  up: 'up',
+  down: 'down',
+  'up-down': 'up and down',
+  round: 'up, below and back',
+}
+export const PATTERN_WORDS: Readonly<Record<Pattern, string>> = {
+  straight: '1 2 3 4',
+  broken: '1 3 2 4',
+  threes: '1 2 3 · 2 3 4',
+  fours: '1 2 3 4 · 2 3 4 5',
+}
+export const VALUE_WORDS: Readonly<Record<NoteValue, string>> = {
+  quarter: 'quarters',
+  eighth: 'eighths',
+  triplet: 'triplets',
+  sixteenth: 'sixteenths',
+}
+export const ACCENT_WORDS: Readonly<Record<Accent, string>> = {
+  beat: 'each beat',
+  bar: 'each bar',
+  root: 'each root',
+  none: 'nothing',
+}
+
+export const ordinal = (number: number): string => {
+  const teen = number % 100 > 10 && number % 100 < 14
+  return `${number}${teen ? 'th' : (['th', 'st', 'nd', 'rd'][number % 10] ?? 'th')}`
+}
