@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 
 for (const scheme of ['light', 'dark'] as const)
-  for (const path of ['/', '/map', '/book', '/setup', '/setup?part=tunings'])
+  for (const path of ['/', '/map', '/arpeggio', '/book', '/setup', '/setup?part=tunings'])
     test(`${path} by ${scheme} has nothing that keeps a player out`, async ({ page }) => {
       await page.emulateMedia({ colorScheme: scheme })
       await page.goto(path)
@@ -18,7 +18,7 @@ for (const scheme of ['light', 'dark'] as const)
 
 test('on a narrow screen nothing runs out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  for (const path of ['/', '/map', '/book', '/setup', '/setup?part=habits']) {
+  for (const path of ['/', '/map', '/arpeggio', '/book', '/setup', '/setup?part=habits']) {
     await page.goto(path)
     await expect(
       page.locator('[data-testid=shape-row], [data-testid=map-cell], article, [role=tabpanel]:visible').first(),

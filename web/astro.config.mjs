@@ -38,7 +38,7 @@ export default defineConfig({
   vite: {
     worker: { format: 'es' },
     // Imported on first use: unless listed, dev finds them at the first click and reloads the page.
-    optimizeDeps: { include: ['tone', 'comlink'] },
+    optimizeDeps: { include: ['tone', 'comlink', 'vexflow/core', 'pitchy', 'audiobuffer-to-wav'] },
     ssr: { noExternal: ['@mantine/core', '@mantine/hooks', '@mantine/notifications'], external: ['better-sqlite3'] },
   },
 })

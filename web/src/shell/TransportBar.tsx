@@ -17,9 +17,11 @@ export interface TransportBarProps {
   readonly playOrStop: () => void
   readonly loop: boolean
   readonly setLoop: (loop: boolean) => void
+  /** Gives the music as a sound file. */
+  readonly save: () => void
 }
 
-export function TransportBar({ owner, playOrStop, loop, setLoop }: TransportBarProps) {
+export function TransportBar({ owner, playOrStop, loop, setLoop, save }: TransportBarProps) {
   const { settings } = useStore($session)
   return (
     <section aria-label="Transport" className={classes['bar']}>
@@ -73,6 +75,9 @@ export function TransportBar({ owner, playOrStop, loop, setLoop }: TransportBarP
         checked={settings.drums}
         onChange={(event) => changeSound({ drums: event.currentTarget.checked })}
       />
+      <Button size="compact-xs" variant="default" ml="auto" onClick={save}>
+        Sound file
+      </Button>
     </section>
   )
 }

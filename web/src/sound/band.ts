@@ -44,6 +44,9 @@ export interface Band {
   readonly drums: InstanceType<ToneLibrary['Volume']>
 }
 
+/** What a note takes from the note before it: its string, or the bass's one string. */
+const placeOf = (event: ScoreEvent): string => (event.part === 'strings' ? `string ${event.string}` : event.part)
+
 /** A damped note fades this quickly, so that it doesn't click. */
 const FADE_S = 0.015
 const HEADROOM_DB = -9
@@ -87,13 +90,14 @@ export function createBand(tone: ToneLibrary, context: Context, render: RenderSo
       if (buffer === undefined) throw new Error(`${soundOf(event)} was not prepared`)
       const source = new tone.ToneBufferSource({ context, url: buffer, fadeOut: FADE_S }).connect(parts[event.part])
       ringing.add(source)
+      // Tone itself lets go of it afterwards; offline it must stay until everything is rendered.
       source.onended = () => {
         ringing.delete(source)
-        source.dispose()
+        if (held.get(placeOf(event)) === source) held.delete(placeOf(event))
       }
       source.start(time, 0, undefined, event.loud)
       if (event.part !== 'strings' && event.part !== 'bass') return
-      const place = event.part === 'bass' ? 'bass' : `string ${event.string}`
+      const place = placeOf(event)
       held.get(place)?.stop(time)
       held.set(place, source)
       if (event.length !== undefined) source.stop(time + event.length * secondsPerBeat)

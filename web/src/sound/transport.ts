@@ -7,6 +7,7 @@ import { wrap } from 'comlink'
 import { atom } from 'nanostores'
 import type { SoundsWorker } from '../workers/sounds.worker.ts'
 import { type Band, type BandVolumes, createBand, type ToneLibrary } from './band.ts'
+import { scheduleScore, setSwingOf, ticks } from './schedule.ts'
 import type { Score, ScoreEvent } from './score.ts'
 
 export interface Playing {
@@ -87,20 +88,12 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
     if (tempo === undefined) strikeAll(tone, band, score, cursor, mine)
     else {
       const transport = tone.getTransport()
-      transport.bpm.value = tempo
-      setSwingOf(tone, swing)
-      transport.loop = score.loop
-      transport.setLoopPoints(ticks(tone, countIn), ticks(tone, score.beats))
-      for (const event of score.events)
-        transport.schedule(
-          (time) => {
-            cursor(event, time)
-            band.strike(event, time, 60 / transport.bpm.value)
-          },
-          ticks(tone, event.at),
-        )
+      scheduleScore(transport, band, score, { tempo, swing, countIn, onEvent: cursor })
       const drawn = (beats: number, does: () => void) =>
-        transport.schedule((time) => tone.getDraw().schedule(() => mine === ticket && does(), time), ticks(tone, beats))
+        transport.schedule(
+          (time) => tone.getDraw().schedule(() => mine === ticket && does(), time),
+          ticks(transport, beats),
+        )
       if (countIn > 0) drawn(countIn, () => $playing.set({ ...$playing.get(), status: 'playing' }))
       if (!score.loop) drawn(score.beats, stop)
       const start = tone.getContext().currentTime + LOOK_AHEAD_S + START_S
@@ -147,14 +140,6 @@ function halt(tone: ToneLibrary, band: Band): void {
   band.silence()
 }
 
-const ticks = (tone: ToneLibrary, beats: number): string => `${Math.round(beats * tone.getTransport().PPQ)}i`
-
-/** Tone moves the second eighth by a third of a beat at 1; triplets are half of that. */
-function setSwingOf(tone: ToneLibrary, percent: number): void {
-  tone.getTransport().swingSubdivision = '8n'
-  tone.getTransport().swing = percent / 200
-}
-
 /** Stops what sounds and what was still to come. */
 export function stop(): void {
   ticket++
@@ -169,7 +154,7 @@ export function setTempo(tempo: number): void {
   })
 }
 export function setSwing(percent: number): void {
-  void starting?.then(({ tone }) => setSwingOf(tone, percent))
+  void starting?.then(({ tone }) => setSwingOf(tone.getTransport(), percent))
 }
 export function setVolumes(volumes: BandVolumes): void {
   void starting?.then(({ band }) => band.setVolumes(volumes))

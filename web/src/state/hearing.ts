@@ -36,6 +36,29 @@ export function hearChords(chords: readonly Sounding[], style: PlayStyle, owner:
   hearScore(chordScore(chords, manner), { owner })
 }
 
+/** Gives a score as a sound file to keep. */
+export async function saveSoundFile(
+  name: string,
+  score: Score,
+  { tempo, swing }: { readonly tempo: number; readonly swing: number },
+): Promise<void> {
+  tell.done(`Rendering ${name}…`, 'sound-file')
+  try {
+    const { soundFile } = await import('../sound/soundFile.ts')
+    const file = await soundFile(score, { tempo, swing, countIn: 0, volumes: volumesOf($session.get().settings) })
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(file)
+    link.download = name.replaceAll('/', '-')
+    link.click()
+    setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+    tell.hide('sound-file')
+    tell.done(`Saved: ${link.download}`)
+  } catch (error) {
+    tell.hide('sound-file')
+    tell.problem('No sound file', error instanceof Error ? error.message : String(error))
+  }
+}
+
 /** Settings of sound take effect at once, also while something plays. */
 export function changeSound(changes: Partial<Settings>): void {
   const settings = { ...$session.get().settings, ...changes }

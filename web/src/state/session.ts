@@ -29,10 +29,18 @@ export const sessionOf = (
 
 export const $session = atom<Session>(sessionOf(DEFAULT_SETTINGS, [], []))
 
-export const $setting = computed(
-  $session,
-  ({ settings, instrument, tunings }): Setting => settingOf(settings, instrument, tunings),
-)
+let lastAsked: readonly unknown[] = []
+let lastSetting: Setting | undefined
+
+/** The same object as long as nothing in it changes: a new volume must not have every shape searched again. */
+export const $setting = computed($session, ({ settings, instrument, tunings }): Setting => {
+  const { handComfortMm, leavingOut, thumb, withBassPlayer, naming } = settings
+  const asked = [handComfortMm, leavingOut, thumb, withBassPlayer, naming, instrument, tunings]
+  if (lastSetting && asked.every((one, index) => one === lastAsked[index])) return lastSetting
+  lastAsked = asked
+  lastSetting = settingOf(settings, instrument, tunings)
+  return lastSetting
+})
 
 /** Shows the change at once; when the server refuses, the old state comes back with the reason. */
 export async function changeSettings(changes: Partial<Settings>): Promise<void> {

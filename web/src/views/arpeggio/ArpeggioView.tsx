@@ -1,11 +1,13 @@
 /** Arpeggio: a chord one tone after another, under one hand or along the neck; seen, written, heard and listened to. */
 import { Tabs } from '@mantine/core'
 import { writeSymbol } from '@nestling/core/chord'
-import { memo } from 'react'
+import { memo, useEffect } from 'react'
 import { EggPatterns } from '../../neck/Egg.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import { TransportBar } from '../../shell/TransportBar.tsx'
+import { saveSoundFile } from '../../state/hearing.ts'
 import type { PageData } from '../../state/page.ts'
+import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
 import type { Params } from './address.ts'
 import { Ear } from './Ear.tsx'
@@ -16,8 +18,10 @@ import { Positions } from './Positions.tsx'
 import { Question } from './Question.tsx'
 import { Scales } from './Scales.tsx'
 import { ThisLine } from './ThisLine.tsx'
-import { OWNER, useArpeggio } from './useArpeggio.ts'
+import { scoreOf } from './toScore.ts'
+import { type ArpeggioState, isTyping, OWNER, useArpeggio } from './useArpeggio.ts'
 import { useVoicingInside } from './useVoicingInside.ts'
+import { toTray } from './voicingInside.ts'
 
 export interface ArpeggioViewProps {
   readonly params: Params
@@ -34,10 +38,35 @@ export default function ArpeggioView(props: ArpeggioViewProps) {
   )
 }
 
+async function saveSound({ line, plan }: ArpeggioState): Promise<void> {
+  const { settings } = $session.get()
+  const { tempo, swing } = settings
+  const score = scoreOf(line, plan, { ...settings, countInBars: 0 }, false)
+  const name = `${writeSymbol(plan.chord, { ascii: true })} arpeggio ${tempo}.wav`
+  await saveSoundFile(name, score, { tempo, swing })
+}
+
 const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const state = useArpeggio(params)
   const voicing = useVoicingInside(state)
   const { plan, line } = state
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (
+        !voicing ||
+        event.key.toLowerCase() !== 't' ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        isTyping(event.target)
+      )
+        return
+      event.preventDefault()
+      void toTray(state, voicing)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [state, voicing])
   return (
     <>
       <Question state={state} />
@@ -70,7 +99,13 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
           </Tabs>
         </aside>
       </div>
-      <TransportBar owner={OWNER} playOrStop={state.playOrStop} loop={state.loop} setLoop={state.setLoop} />
+      <TransportBar
+        owner={OWNER}
+        playOrStop={state.playOrStop}
+        loop={state.loop}
+        setLoop={state.setLoop}
+        save={() => void saveSound(state)}
+      />
       <p className="heard-only" aria-live="polite">
         {writeSymbol(plan.chord)}: {line.notes.length} tones
       </p>

@@ -2,6 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { DIRECTIONS, PATTERNS } from '@nestling/core/arpeggio'
 import { writeSymbol } from '@nestling/core/chord'
+import { COMMON_TUNINGS, type Tuning, tuningLetters, writeTuning } from '@nestling/core/neck'
 import { withSigns } from '@nestling/core/pitch'
 import { degreeName } from '../../neck/tone.ts'
 import { ACCENTS, NOTE_VALUES } from '../../notation/rhythm.ts'
@@ -139,6 +140,8 @@ export function Question({ state }: { readonly state: ArpeggioState }) {
           <option value={4}>4/4</option>
           <option value={3}>3/4</option>
         </select>
+        {', in '}
+        <TuningWord state={state} />
         {', accents on '}
         <Word
           label="Accents"
@@ -184,6 +187,37 @@ export function Question({ state }: { readonly state: ArpeggioState }) {
         </span>
       </div>
     </section>
+  )
+}
+
+/** The instrument's own tuning, a common one, or one of the player's. */
+function TuningWord({ state }: { readonly state: ArpeggioState }) {
+  const { settings } = useStore($session)
+  const { plan, setting, change } = state
+  const letters = (tuning: Tuning) => tuningLetters(tuning, settings.naming)
+  const others = [...COMMON_TUNINGS, ...setting.ownTunings].filter(
+    (one) => writeTuning(one) !== writeTuning(setting.instrument.tuning),
+  )
+  const now = plan.tuning && writeTuning(plan.tuning)
+  const known = plan.tuning === undefined || others.some((one) => writeTuning(one) === now)
+  return (
+    <select
+      aria-label="Tuning"
+      className={classes['word']}
+      value={now ?? ''}
+      onChange={(event) => {
+        const tuning = others.find((one) => writeTuning(one) === event.currentTarget.value)
+        change({ tuning, shape: undefined, chosen: [], line: 0, string: 0 })
+      }}
+    >
+      <option value="">{letters(setting.instrument.tuning)}</option>
+      {!known && plan.tuning && <option value={now}>{letters(plan.tuning)}</option>}
+      {others.map((one) => (
+        <option key={writeTuning(one)} value={writeTuning(one)}>
+          {letters(one)}
+        </option>
+      ))}
+    </select>
   )
 }
 

@@ -1,17 +1,14 @@
 /** The line in words: its tones with their fingers, where the hand moves, how far it opens, other ways to play it. */
 import { useStore } from '@nanostores/react'
-import { instrumentFor } from '@nestling/core/build'
-import { writeSymbol } from '@nestling/core/chord'
 import { reachVerdict } from '@nestling/core/hand'
-import { writeTuning } from '@nestling/core/neck'
 import { writeNote } from '@nestling/core/pitch'
 import { type Frets, writeShape } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
 import { hearChords } from '../../state/hearing.ts'
 import { $session } from '../../state/session.ts'
-import { addToTray } from '../../state/tray.ts'
 import classes from './ArpeggioView.module.css'
 import type { ArpeggioState } from './useArpeggio.ts'
+import { buildHref, toTray } from './voicingInside.ts'
 
 export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; readonly voicing: Frets | undefined }) {
   const { settings } = useStore($session)
@@ -129,17 +126,6 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
       </table>
     </>
   )
-}
-
-const draftOf = ({ plan, setting }: ArpeggioState, voicing: Frets) => ({
-  chord: writeSymbol(plan.chord, { ascii: true }),
-  shape: writeShape(voicing),
-  tuning: writeTuning(instrumentFor(plan, setting).tuning),
-})
-const buildHref = (state: ArpeggioState, voicing: Frets): string => `/?${new URLSearchParams(draftOf(state, voicing))}`
-
-async function toTray(state: ArpeggioState, voicing: Frets): Promise<void> {
-  await addToTray(draftOf(state, voicing))
 }
 
 /** "6×2 5×3": string numbers in order, each with how many tones it has. */

@@ -159,7 +159,7 @@ export function useArpeggio(params: Params): ArpeggioState {
   }
 }
 
-const isTyping = (target: EventTarget | null): boolean =>
+export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.closest('input, textarea, select, [role="menu"], [role="dialog"], [role="slider"], [role="tablist"]') !== null
 

@@ -1,0 +1,309 @@
+/** The Arpeggio view: lines on the neck, staff and TAB, the transport, sound files, the ear. */
+import { type APIRequestContext, expect, type Page, test } from '@playwright/test'
+import { createListener, WINDOW } from '../web/src/ear/listener.ts'
+import { onsetsIn, readWav, unevennessMs } from './support/soundFile.ts'
+
+const tones = (page: Page) =>
+  page
+    .getByTestId('arpeggio-tone')
+    .evaluateAll((all) =>
+      all.map((one) => `${one.getAttribute('data-string')}:${one.getAttribute('data-fret')}`).join(' '),
+    )
+const fingers = (page: Page) =>
+  page.getByTestId('arpeggio-tone').evaluateAll((all) => all.map((one) => one.getAttribute('data-finger')).join(''))
+const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click()
+const play = (page: Page) => page.getByRole('button', { name: 'Play', exact: true })
+const stop = (page: Page) => page.getByRole('button', { name: 'Stop', exact: true })
+
+async function open(page: Page, query = '?chord=Cmaj7&position=7&from=lowest') {
+  await page.goto(`/arpeggio${query}`)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await expect(page.getByTestId('notation')).toHaveAttribute('data-notes', /\d/)
+}
+const settings = (request: APIRequestContext, changes: object) => request.patch('/api/settings', { data: changes })
+
+test.afterEach(({ request }) =>
+  settings(request, {
+    tempo: 80,
+    swing: 0,
+    countInBars: 1,
+    metronome: true,
+    drums: false,
+    bassStandIn: false,
+    latencyMs: 0,
+    stringsVolume: 80,
+    clickVolume: 60,
+  }),
+)
+
+test.describe('the line on the neck', () => {
+  test('every tone under one hand, with its finger, the tones below the lowest root too', async ({ page }) => {
+    await open(page)
+    expect(await tones(page)).toBe('6:7 6:8 5:7 5:10 4:9 4:10 3:9 2:8 1:7 1:8')
+    expect(await fingers(page)).toBe('1214343212')
+    await expect(page.getByTestId('line-facts')).toContainText('10 tones · the hand stays · no stretch')
+    await page.keyboard.press('ArrowRight')
+    await expect(page.getByLabel('Position', { exact: true })).toHaveValue('8')
+    await expect(page).toHaveURL(/position=8/)
+    await page.keyboard.press('Control+z')
+    await expect(page.getByLabel('Position', { exact: true })).toHaveValue('7')
+    await page.reload()
+    await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Cmaj7')
+    expect(await tones(page)).toBe('6:7 6:8 5:7 5:10 4:9 4:10 3:9 2:8 1:7 1:8')
+  })
+
+  test('a tone that can be had on two strings moves to the other one, by hand and by the table', async ({ page }) => {
+    await open(page, '?chord=Am7&position=5')
+    const other = page.getByTestId('other-place').first()
+    const words = (await other.getAttribute('aria-label')) ?? ''
+    const [, string, fret] = /string (\d), fret (\d+)/.exec(words) ?? []
+    await other.click()
+    expect((await tones(page)).split(' ')).toContain(`${string}:${fret}`)
+    await expect(page).toHaveURL(/chosen=\d+/)
+    await page.getByRole('button', { name: 'undo' }).click()
+    expect((await tones(page)).split(' ')).not.toContain(`${string}:${fret}`)
+    await page.getByRole('button', { name: `string ${string}, fret ${fret}`, exact: true }).click()
+    expect((await tones(page)).split(' ')).toContain(`${string}:${fret}`)
+  })
+
+  test('along the neck, on one string, two a string, on the voicing’s strings', async ({ page }) => {
+    await open(page, '?chord=Am7&position=5')
+    const way = page.getByLabel('How it lies')
+    await way.selectOption('two-a-string')
+    expect(await tones(page)).toBe('6:5 6:8 5:7 5:10 4:7 4:10 3:9 3:12 2:10 2:13 1:12 1:15')
+    await way.selectOption('one-string')
+    await page.getByLabel('String', { exact: true }).selectOption({ label: 'string 1' })
+    expect(await tones(page)).toMatch(/^1:0 1:3 1:5 1:8 1:12 1:15 1:17/)
+    await way.selectOption('diagonal')
+    await page.getByLabel('Octaves along the neck').selectOption('3')
+    await expect(page.getByTestId('line-facts')).toContainText(/\d shift/)
+    await page.getByLabel('Fingering').selectOption('1')
+    await expect(page).toHaveURL(/line=1/)
+    await way.selectOption('strings')
+    expect(await tones(page)).not.toMatch(/[56]:/)
+  })
+
+  test('from Build: the shape stands inside its arpeggio, and goes back and to the tray', async ({ page }) => {
+    await page.goto('/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
+    await page.getByRole('region', { name: 'This shape' }).getByRole('link', { name: 'Arpeggio' }).click()
+    await expect(page.getByText('Ringed inside it: x6878x')).toBeVisible()
+    await expect(page.getByLabel('Position', { exact: true })).toHaveValue('6')
+    await page.keyboard.press('t')
+    await expect(page.getByRole('list', { name: 'Shapes in the tray' })).toContainText('x6878x')
+    await page.getByRole('button', { name: 'Empty the tray' }).click()
+    await page.getByRole('link', { name: 'open in Build' }).click()
+    await expect(page.getByTestId('shape-text')).toContainText('x6878x')
+  })
+
+  test('an alternate tuning and a seven-string work; a wrong symbol says so and the line stays', async ({ page }) => {
+    await open(page, '?chord=Dm7b5&position=3&tuning=B1,E2,A2,D3,G3,B3,E4')
+    expect(await tones(page)).toMatch(/^7:3/)
+    const chord = page.locator('#arpeggio-chord')
+    await chord.fill('C7x9')
+    await expect(page.getByRole('alert').filter({ hasText: 'x9 is not a tension' })).toBeVisible()
+    await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Dm7♭5')
+    await chord.fill('Gm7')
+    await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Gm7')
+    await page.getByLabel('Tuning').selectOption('D2,A2,D3,F#3,A3,D4')
+    await expect(page).toHaveURL(/tuning=D2/)
+  })
+})
+
+test('scales that hold the chord say what they add; the pentatonic adds one tone', async ({ page }) => {
+  await open(page, '?chord=Am7&position=5')
+  await tab(page, 'Scales')
+  const pentatonic = page.getByTestId('scale-fit').filter({ hasText: 'minor pentatonic' })
+  await expect(pentatonic).toContainText('adds 4, one tone more than the arpeggio')
+  await pentatonic.getByRole('button').click()
+  // The fourth of A is D: string 6 is out of the window at 10, string 5 fret 5, string 4 none, string 3 fret 7, string 2 fret 3 is out.
+  await expect(page.getByTestId('scale-layer').locator('g')).toHaveCount(2)
+  await expect(page.getByTestId('scale-fit').first()).toContainText('A Dorian')
+})
+
+test('the finder shows a tone on every string by number, and what it becomes', async ({ page }) => {
+  await open(page, '?chord=C7&position=5')
+  await tab(page, 'Finder')
+  const strings = page.getByTestId('finder-string')
+  await expect(strings.nth(1)).toHaveText(/^1 3 5 ♭7 1 3/)
+  await expect(strings.nth(0)).toHaveText(/^3 5 ♭7 1 3 5/)
+  await page.getByRole('button', { name: 'Find the minor seventh' }).click()
+  await expect(page.getByTestId('find-moves')).toContainText('down a fret: 13; up a fret: 7; up two: 1')
+  expect(await page.getByTestId('found-tone').count()).toBeGreaterThan(6)
+  await page.getByRole('button', { name: 'back to the line' }).click()
+  await expect(page.getByTestId('found-tone')).toHaveCount(0)
+})
+
+test.describe('written and played', () => {
+  test('the words of the sentence change what is written', async ({ page }) => {
+    await open(page, '?chord=Cmaj7&position=7&octaves=1')
+    const notation = page.getByTestId('notation')
+    await expect(notation).toHaveAttribute('data-notes', '9')
+    await page.getByLabel('Direction').selectOption('up')
+    await expect(notation).toHaveAttribute('data-notes', '5')
+    await page.getByLabel('Pattern').selectOption('threes')
+    await expect(notation).toHaveAttribute('data-notes', '9')
+    await page.getByLabel('Note value').selectOption('triplet')
+    // Staff and TAB: a numeral 3 over every group.
+    await expect(notation.locator('.vf-tuplet')).toHaveCount(3)
+    await expect(notation.locator('.vf-tabnote')).toHaveCount(9)
+    await page.getByLabel('Starts on').selectOption('lowest')
+    await expect(notation).toHaveAttribute('data-notes', /\d+/)
+  })
+
+  test('plays with a visible cursor, changes its tempo, stops, and stops on leaving', async ({ page, request }) => {
+    await settings(request, { tempo: 240, countInBars: 1 })
+    await page.addInitScript(() => {
+      const started: number[] = []
+      Object.assign(window, { started })
+      const { start } = AudioBufferSourceNode.prototype
+      AudioBufferSourceNode.prototype.start = function (when = 0, ...rest) {
+        if ((this.buffer?.duration ?? 0) > 1) started.push(when)
+        return start.call(this, when, ...rest)
+      }
+    })
+    await open(page, '?chord=Cmaj7&position=7')
+    await page.locator('body').press('Space')
+    await expect(stop(page)).toBeVisible()
+    await expect(page.getByTestId('neck-cursor')).toBeVisible()
+    await expect(page.getByTestId('notation').locator('[data-now]').first()).toBeVisible()
+    const started = () => page.evaluate(() => (window as unknown as { started: number[] }).started)
+    await expect.poll(async () => (await started()).length).toBeGreaterThan(8)
+    // Eighths at 240 follow one another by an eighth of a second.
+    const before = await started()
+    expect((before[3] ?? 0) - (before[2] ?? 0)).toBeCloseTo(0.125, 3)
+    const tempo = page.getByLabel('Tempo, beats in a minute')
+    await tempo.fill('120')
+    await tempo.press('Enter')
+    const from = (await started()).length
+    await expect.poll(async () => (await started()).length).toBeGreaterThan(from + 6)
+    const after = await started()
+    expect((after.at(-1) ?? 0) - (after.at(-2) ?? 0)).toBeCloseTo(0.25, 3)
+    await stop(page).click()
+    await expect(play(page)).toBeVisible()
+    await expect(page.getByTestId('neck-cursor')).toHaveCount(0)
+    const stopped = (await started()).length
+    await page.waitForTimeout(600)
+    expect((await started()).length).toBe(stopped)
+    await play(page).click()
+    await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveAttribute('data-late', '0')
+    await page.goto('/book')
+    await expect(page.getByRole('heading', { name: 'Book' })).toBeVisible()
+  })
+
+  test('tempo by tapping stays within 20 and 300, and is kept', async ({ page }) => {
+    await open(page)
+    const tap = page.getByRole('button', { name: 'Tap' })
+    for (let tapped = 0; tapped < 4; tapped++) {
+      await tap.click()
+      await page.waitForTimeout(400)
+    }
+    const tempo = page.getByLabel('Tempo, beats in a minute')
+    const tapped = Number(await tempo.inputValue())
+    expect(tapped).toBeGreaterThan(60)
+    expect(tapped).toBeLessThan(150)
+    await tempo.fill('999')
+    await tempo.press('Enter')
+    await expect(tempo).toHaveValue('300')
+    await page.waitForTimeout(200)
+    await page.reload()
+    await expect(page.getByLabel('Tempo, beats in a minute')).toHaveValue('300')
+  })
+})
+
+test.describe('rendered offline', () => {
+  async function rendered(page: Page) {
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Sound file' }).click()
+    return readWav(await (await download).path())
+  }
+
+  test('clicks lie within 2 ms of their beats', async ({ page, request }) => {
+    await settings(request, { tempo: 200, metronome: true, stringsVolume: 0 })
+    await open(page, '?chord=Cmaj7&position=7&pattern=fours')
+    const onsets = onsetsIn(await rendered(page))
+    expect(onsets.length).toBeGreaterThanOrEqual(8)
+    for (const off of unevennessMs(onsets, 60 / 200)) expect(Math.abs(off)).toBeLessThan(2)
+  })
+
+  test('the notes have the pitches of the line, in its order, each on its eighth; swing delays every second', async ({
+    page,
+    request,
+  }) => {
+    await settings(request, { tempo: 120, metronome: false, swing: 100 })
+    await open(page, '?chord=Cmaj7&position=7&octaves=1')
+    const { samples, sampleRate } = await rendered(page)
+    const listener = createListener(sampleRate)
+    const heard = []
+    for (let end = WINDOW; end <= samples.length; end += 441) {
+      const note = listener.feed(samples.subarray(end - WINDOW, end), end / sampleRate)
+      if (note) heard.push(note)
+    }
+    // C3 E3 G3 B3 C4 and back.
+    expect(heard.map(({ midi }) => midi)).toEqual([48, 52, 55, 59, 60, 59, 55, 52, 48])
+    for (const { cents } of heard) expect(Math.abs(cents)).toBeLessThan(12)
+    // In triplets a pair of eighths at 120 is a third and a sixth of a second.
+    for (const [index, note] of heard.slice(1).entries())
+      expect(Math.abs(note.at - (heard[index]?.at ?? 0) - (index % 2 === 0 ? 1 / 3 : 1 / 6))).toBeLessThan(0.02)
+  })
+})
+
+test.describe('the ear', () => {
+  async function listenTo(page: Page, who: string) {
+    await tab(page, 'Ear')
+    await page.getByLabel('Listen to').selectOption(who)
+    await page.getByRole('button', { name: 'Listen', exact: true }).click()
+  }
+  const LINE = '?chord=Cmaj7&position=7&octaves=1&direction=up&value=quarter'
+
+  test.beforeEach(({ request }) => settings(request, { tempo: 150 }))
+
+  test('a simulated player who plays it right has every note marked', async ({ page }) => {
+    await open(page, LINE)
+    await listenTo(page, 'right')
+    await expect(page.getByTestId('ear-says')).toContainText('5 of 5 came right', { timeout: 30_000 })
+    await expect(page.getByTestId('ear-mark')).toHaveText(['✓', '✓', '✓', '✓', '✓'])
+    await expect(page.getByTestId('notation').locator('.vf-tabnote[data-heard=right]')).toHaveCount(5)
+  })
+
+  test('a wrong note is told: what was heard and what was expected', async ({ page }) => {
+    await open(page, LINE)
+    await listenTo(page, 'wrong note')
+    await expect(page.getByTestId('ear-says')).toContainText('Note 3, the 5: A♭ was heard, G expected', {
+      timeout: 30_000,
+    })
+    await expect(page.getByTestId('ear-says')).toContainText('4 of 5 came right')
+  })
+
+  test('a note left out, silence, and noise are each told plainly', async ({ page }) => {
+    await open(page, LINE)
+    await listenTo(page, 'leaves out')
+    await expect(page.getByTestId('ear-says')).toContainText('Note 3, the 5: G did not come', { timeout: 30_000 })
+    await listenTo(page, 'silent')
+    await expect(page.getByTestId('ear-says')).toContainText('Nothing was heard: it was silent', { timeout: 30_000 })
+    await listenTo(page, 'noise')
+    await expect(page.getByTestId('ear-says')).toContainText('Only noise was heard', { timeout: 30_000 })
+  })
+
+  test('a microphone that is refused is told, with the way out', async ({ page }) => {
+    await open(page, LINE)
+    await listenTo(page, 'microphone')
+    await expect(page.getByTestId('ear-says')).toContainText(/microphone was refused|No microphone was found/, {
+      timeout: 30_000,
+    })
+    await expect(page.getByRole('button', { name: 'Listen', exact: true })).toBeEnabled()
+  })
+})
+
+test('the endpoint gives the same line, and refuses what the neck has not', async ({ request }) => {
+  const answer = await (await request.get('/api/arpeggio?chord=Cmaj7&position=7&direction=up')).json()
+  expect(answer.notes.map(({ string, fret }: { string: number; fret: number }) => `${string}:${fret}`).join(' ')).toBe(
+    '6:7 6:8 5:7 5:10 4:9 4:10 3:9 2:8 1:7 1:8',
+  )
+  expect(answer.order).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9])
+  expect(await (await request.get('/api/arpeggio?chord=Cmaj7&position=40')).json()).toMatchObject({
+    field: 'position',
+    expected: '1 to 21',
+  })
+  expect((await request.get('/api/arpeggio?chord=Cmaj7&string=9')).status()).toBe(400)
+  expect((await request.get('/api/arpeggio?chord=Cmaj7&from=x')).status()).toBe(400)
+})

@@ -1,0 +1,44 @@
+/** A score on a clock: the same for what is heard and for what is rendered into a file. */
+import type { Band, ToneLibrary } from './band.ts'
+import type { Score, ScoreEvent } from './score.ts'
+
+export type Clock = ReturnType<ToneLibrary['getTransport']>
+
+export interface ClockOptions {
+  /** Quarter notes in a minute. */
+  readonly tempo: number
+  /** 0 straight to 100, the second eighth as in triplets. */
+  readonly swing: number
+  /** Beats at the start that a loop leaves out. */
+  readonly countIn: number
+  /** Told of every event before it sounds, with its time in the audio context. */
+  readonly onEvent?: (event: ScoreEvent, time: number) => void
+}
+
+export function scheduleScore(
+  clock: Clock,
+  band: Band,
+  score: Score,
+  { tempo, swing, countIn, onEvent }: ClockOptions,
+): void {
+  clock.bpm.value = tempo
+  setSwingOf(clock, swing)
+  clock.loop = score.loop
+  clock.setLoopPoints(ticks(clock, countIn), ticks(clock, score.beats))
+  for (const event of score.events)
+    clock.schedule(
+      (time) => {
+        onEvent?.(event, time)
+        band.strike(event, time, 60 / clock.bpm.value)
+      },
+      ticks(clock, event.at),
+    )
+}
+
+export const ticks = (clock: Clock, beats: number): string => `${Math.round(beats * clock.PPQ)}i`
+
+/** Tone moves the second eighth by a third of a beat at 1; triplets are half of that. */
+export function setSwingOf(clock: Clock, percent: number): void {
+  clock.swingSubdivision = '8n'
+  clock.swing = percent / 200
+}
