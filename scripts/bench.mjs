@@ -3,10 +3,16 @@ import { build, chromium, install, root, run } from './lib.mjs'
 
 install()
 const only = process.argv[2]
-if (only !== 'browser')
+if (only === undefined || only === 'engine')
   run('node', ['--expose-gc', '--import', 'tsx', 'scripts/bench/engine.ts'], { cwd: root, says: 'The engine.' })
 if (only !== 'engine') {
   build()
   chromium()
-  run('node', ['--import', 'tsx', 'scripts/bench/browser.ts'], { cwd: root, says: 'The page in Chromium.' })
+  if (only !== 'sound')
+    run('node', ['--import', 'tsx', 'scripts/bench/browser.ts'], { cwd: root, says: 'The page in Chromium.' })
+  if (only !== 'browser')
+    run('node', ['--import', 'tsx', 'scripts/bench/sound.ts'], {
+      cwd: root,
+      says: 'Notation and sound; a minute of playing.',
+    })
 }

@@ -29,6 +29,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'build-narrow', path: BUILD, narrow: true },
   { name: 'map', path: '/map?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves' },
   { name: 'map-dusk', path: '/map?chord=C&arrangement=close&morph=m', dusk: true },
+  { name: 'arpeggio', path: '/arpeggio?chord=Ebmaj7&shape=x6878x&scale=Lydian&from=lowest' },
+  { name: 'arpeggio-dusk', path: '/arpeggio?chord=Am7&way=two-a-string&position=5&value=triplet', dusk: true },
   { name: 'setup', path: '/setup?part=tunings' },
   { name: 'book', path: '/book' },
   { name: 'book-dusk', path: '/book', dusk: true },

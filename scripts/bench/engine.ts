@@ -1,9 +1,11 @@
 /** The engine: enumeration against trying everything, the complete ranked answer, naming, memory. */
+import { arpeggioOf, positionsOf } from '../../core/src/arpeggio/index.ts'
 import { answerTo, readBuild, type Setting } from '../../core/src/build/index.ts'
 import { CATALOGUE, readSymbol, symbolSuffix } from '../../core/src/chord/index.ts'
 import { fingeringsOf, handOn, MEDIUM_HAND } from '../../core/src/hand/index.ts'
+import { scalesFor } from '../../core/src/key/index.ts'
 import { namesOf } from '../../core/src/name/index.ts'
-import { neckOf, STANDARD_INSTRUMENT } from '../../core/src/neck/index.ts'
+import { COMMON_TUNINGS, neckOf, STANDARD_INSTRUMENT } from '../../core/src/neck/index.ts'
 import { must } from '../../core/src/result/index.ts'
 import { everyVoicing, everyVoicingOfTones } from '../../core/src/voicing/everyVoicing.testkit.ts'
 import { searchVoicings, type VoicingQuery } from '../../core/src/voicing/index.ts'
@@ -97,6 +99,33 @@ printTable(
     ['the best fingering', perShape(finder)],
     ['the same from all fingerings', perShape((frets) => fingeringsOf(neck, frets, MEDIUM_HAND)[0])],
   ],
+)
+
+const necks = [
+  ['guitar, 6 strings', neck],
+  ...COMMON_TUNINGS.filter(({ strings }) => strings.length > 6).map(
+    (tuning) => [tuning.name, neckOf({ ...STANDARD_INSTRUMENT, tuning, frets: 24, lastReachableFret: 24 })] as const,
+  ),
+] as const
+console.log(
+  '\nAn arpeggio under one hand, all positions of the neck, and the scales: the slowest chord of the catalogue.',
+)
+printTable(
+  ['instrument', 'chord', 'median'],
+  necks.map(([name, on]) => {
+    const timed = CATALOGUE.map(({ suffix, formula }) => {
+      const chord = { root: 'C', formula } as const
+      const view = () => [
+        arpeggioOf(chord, on, MEDIUM_HAND, { kind: 'position', at: 5 }),
+        arpeggioOf(chord, on, MEDIUM_HAND, { kind: 'diagonal', string: 0, at: 5, octaves: 3 }),
+        positionsOf(chord, on, MEDIUM_HAND),
+        scalesFor(chord),
+      ]
+      return { suffix, time: medianMs(5, view, 2) }
+    })
+    const slowest = timed.reduce((most, one) => (one.time > most.time ? one : most))
+    return [name, `C${slowest.suffix}`, ms(slowest.time)]
+  }),
 )
 
 const collect = globalThis.gc
