@@ -103,42 +103,62 @@ export function fingerLine(
   limits: LineLimits,
   most = 1,
 ): readonly FingeredLine[] {
-  let ways: readonly (readonly Way[])[] = []
+  /** For every place and stand of the hand, the cheapest ways that end there, cheapest first. */
+  let ends: readonly (readonly Way[])[] = []
   for (const [index, places] of tones.entries()) {
     const next: (readonly Way[])[] = []
     for (const held of places.flatMap((place) => waysToHold(place, neck, limits))) {
       const own = heldCost(held, neck, hand)
-      const here: Way[] = []
-      if (index === 0)
-        here.push({ held, cost: own, before: undefined, strings: String.fromCharCode(held.place.string) })
+      const here = new Cheapest(most)
+      if (index === 0) here.offer(held, own, undefined)
       else
-        for (const before of ways.flat()) {
-          const step = stepCost(before.held, held, limits)
+        for (const ways of ends) {
+          const step = stepCost((ways[0] as Way).held, held, limits)
           if (step === undefined) continue
-          const strings = before.strings + String.fromCharCode(held.place.string)
-          here.push({ held, cost: before.cost + step + own, before, strings })
+          for (const before of ways) if (!here.offer(held, before.cost + step + own, before)) break
         }
-      if (here.length > 0) next.push(cheapest(here, most))
+      if (here.ways.length > 0) next.push(here.ways)
     }
     if (next.length === 0) return []
-    ways = next
+    ends = next
   }
-  return cheapest(ways.flat(), most).map(lineOf)
+  const best = new Cheapest(most)
+  for (const ways of ends) for (const way of ways) best.take(way)
+  return best.ways.map(lineOf)
 }
 
-/** The cheapest of every row of strings, at most `most` of them. */
-function cheapest(ways: readonly Way[], most: number): readonly Way[] {
-  if (most === 1) {
-    let best = ways[0] as Way
-    for (const way of ways) if (way.cost < best.cost) best = way
-    return [best]
+/** The cheapest way of every row of strings, at most so many of them, cheapest first. */
+class Cheapest {
+  readonly ways: Way[] = []
+  private readonly most: number
+
+  constructor(most: number) {
+    this.most = most
   }
-  const found = new Map<string, Way>()
-  for (const way of ways.toSorted((a, b) => a.cost - b.cost)) {
-    if (!found.has(way.strings)) found.set(way.strings, way)
-    if (found.size === most) break
+
+  /** @returns False when it is too dear, and so would be every dearer one. */
+  offer(held: Held, cost: number, before: Way | undefined): boolean {
+    if (this.isTooDear(cost)) return false
+    this.take({ held, cost, before, strings: (before?.strings ?? '') + String.fromCharCode(held.place.string) })
+    return true
   }
-  return [...found.values()]
+
+  take(way: Way): void {
+    if (this.isTooDear(way.cost)) return
+    const { ways } = this
+    const same = ways.findIndex(({ strings }) => strings === way.strings)
+    if (same >= 0) {
+      if ((ways[same] as Way).cost <= way.cost) return
+      ways.splice(same, 1)
+    }
+    const place = ways.findIndex(({ cost }) => cost > way.cost)
+    ways.splice(place < 0 ? ways.length : place, 0, way)
+    if (ways.length > this.most) ways.pop()
+  }
+
+  private isTooDear(cost: number): boolean {
+    return this.ways.length === this.most && cost >= (this.ways[this.most - 1] as Way).cost
+  }
 }
 
 function lineOf(last: Way): FingeredLine {
