@@ -1,5 +1,6 @@
 /** From a keystroke to new shapes on screen, in the built application. */
 import { chromium } from '@playwright/test'
+import { watchHost } from './host.ts'
 import { CHROMIUM, demoServer } from './server.ts'
 import { medianOf, ms, printTable } from './table.ts'
 
@@ -10,6 +11,7 @@ const ROUNDS = 7
 /** A keystroke as a person makes it: what came before has settled. */
 const PAUSE_MS = 600
 
+const taken = watchHost()
 const { address, stop } = await demoServer()
 const browser = await chromium.launch(CHROMIUM)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
@@ -132,6 +134,7 @@ for (let round = 0; round < ROUNDS; round++) {
 console.log(
   `The map of C13#11 on seven strings, asked anew: median ${ms(medianOf(mapTimes))}; longest task of the main thread: median ${ms(medianOf(mapTasks))}, slowest ${ms(Math.max(...mapTasks))}`,
 )
+console.log(taken())
 await browser.close()
 stop()
 

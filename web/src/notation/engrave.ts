@@ -33,13 +33,34 @@ export interface Engraving {
   readonly height: number
 }
 
+/** The name under which the browser's own timing tells how long an engraving took. */
+const ENGRAVED = 'notation'
+
 let loading: Promise<Vex> | undefined
 
 async function load(): Promise<Vex> {
   const vex = await import('vexflow/core')
   await Promise.all(['30px Bravura', '12px Academico', 'bold 12px Academico'].map((font) => document.fonts.load(font)))
   vex.VexFlow.setFonts('Bravura', 'Academico')
+  copyQuickly(vex)
   return vex
+}
+
+/**
+ * Every element asks for a copy of its small flat tables, and the library makes it the slow way; this is a quarter of its
+ * time for a long line.
+ */
+function copyQuickly({ Metrics }: Vex): void {
+  for (const name of ['getFontInfo', 'getStyle'] as const) {
+    const slow = Metrics[name].bind(Metrics) as (key: string) => object
+    const tables = new Map<string, object>()
+    const quick = (key: string) => {
+      const table = tables.get(key) ?? slow(key)
+      tables.set(key, table)
+      return { ...table }
+    }
+    Object.assign(Metrics, { [name]: quick })
+  }
 }
 
 const DURATION: Readonly<Record<NoteValue, string>> = { quarter: 'q', eighth: '8', triplet: '8', sixteenth: '16' }
@@ -61,10 +82,34 @@ export async function engrave(
   loading.catch(() => {
     loading = undefined
   })
-  return draw(await loading, into, notes, options)
+  const vex = await loading
+  const mine = Symbol('engraving')
+  newest.set(into, mine)
+  return draw(vex, into, notes, options, () => newest.get(into) === mine)
 }
 
-function draw(vex: Vex, into: HTMLDivElement, notes: readonly WrittenNote[], options: EngraveOptions): Engraving {
+/** The engraving that an element was last asked for: an older one stops. */
+const newest = new WeakMap<Element, symbol>()
+
+/** Lets what waits go first: an engraving is drawn system by system. */
+const breathe = (): Promise<void> =>
+  new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel()
+    port1.onmessage = () => {
+      port1.close()
+      resolve()
+    }
+    port2.postMessage(undefined)
+  })
+
+async function draw(
+  vex: Vex,
+  into: HTMLDivElement,
+  notes: readonly WrittenNote[],
+  options: EngraveOptions,
+  isWanted: () => boolean,
+): Promise<Engraving> {
+  const began = performance.now()
   const { value, beatsPerBar, strings, width } = options
   const bars = barsOf(notes.length, value, beatsPerBar)
   const barPx = Math.max(LEAST_BAR_PX, NOTES_A_BEAT[value] * beatsPerBar * NOTE_PX[value])
@@ -79,6 +124,8 @@ function draw(vex: Vex, into: HTMLDivElement, notes: readonly WrittenNote[], opt
   const drawn: [InstanceType<Vex['StaveNote']>, InstanceType<Vex['TabNote']>][] = []
 
   for (let system = 0; system < systems; system++) {
+    if (system > 0) await breathe()
+    if (!isWanted()) break
     const row = bars.slice(system * perSystem, (system + 1) * perSystem)
     const top = system * systemPx + headPx
     const each =
@@ -150,7 +197,8 @@ function draw(vex: Vex, into: HTMLDivElement, notes: readonly WrittenNote[], opt
   }
   const svg = box.querySelector('svg')
   svg?.setAttribute('aria-hidden', 'true')
-  into.replaceChildren(...box.childNodes)
+  if (isWanted()) into.replaceChildren(...box.childNodes)
+  performance.measure(ENGRAVED, { start: began })
   return {
     height: systems * systemPx + 12,
     elements: drawn.map((pair) => pair.flatMap((note) => note.getSVGElement() ?? [])),
@@ -170,7 +218,7 @@ function headroom(notes: readonly WrittenNote[], value: NoteValue): number {
 
 function pairOf(vex: Vex, { pitch, stringNumber, fret, accent }: WrittenNote, value: NoteValue) {
   const key = `${pitch.name.toLowerCase()}/${pitch.octave + 1}`
-  const note = new vex.StaveNote({ keys: [key], duration: DURATION[value], autoStem: true })
+  const note = new vex.StaveNote({ keys: [key], duration: DURATION[value], autoStem: value === 'quarter' })
   if (accent) note.addModifier(new vex.Articulation('a>').setPosition(vex.ModifierPosition.ABOVE))
   const tab = new vex.TabNote({ positions: [{ str: stringNumber, fret }], duration: DURATION[value] })
   return [note, tab] satisfies [unknown, unknown]
