@@ -134,6 +134,17 @@ test('the finder shows a tone on every string by number, and what it becomes', a
 })
 
 test.describe('written and played', () => {
+  test('a note that is pressed is shown on the neck, in the table, on staff and TAB', async ({ page }) => {
+    await open(page, '?chord=Cmaj7&position=7&octaves=1')
+    await page.locator('[data-testid=arpeggio-tone][data-string="5"][data-fret="10"]').click()
+    await expect(page.locator('[data-testid=arpeggio-tone][data-selected]')).toHaveAttribute('data-fret', '10')
+    // The fifth comes twice, up and down: two notes on the staff and two numbers on the TAB.
+    await expect(page.getByTestId('notation').locator('[data-selected]')).toHaveCount(4)
+    await expect(page.locator('tr[data-selected]')).toContainText('G')
+    await page.getByTestId('notation').locator('.vf-tabnote').first().click()
+    await expect(page.locator('tr[data-selected]')).toContainText('C')
+  })
+
   test('the words of the sentence change what is written', async ({ page }) => {
     await open(page, '?chord=Cmaj7&position=7&octaves=1')
     const notation = page.getByTestId('notation')

@@ -134,6 +134,14 @@ describe('the other ways', () => {
     expect(arpeggio('Cmaj7', { kind: 'diagonal', string: 3, at: 5, octaves: 3 }).cut).toMatch(/of 3 octaves fit/)
   })
 
+  test('a choice that leaves no way through a rising line is given up, and no place far off is offered', () => {
+    const way = { kind: 'diagonal', string: 0, at: 10, octaves: 1 } as const
+    const one = arpeggio('Dm7b5', way)
+    // F3 at the first fret of string 3 would send the hand back towards the nut.
+    expect(at(arpeggio('Dm7b5', way, new Map([[60, 4]])))).toBe(at(one))
+    for (const { fret } of one.others) expect(fret).toBeGreaterThanOrEqual((one.notes[0]?.fret ?? 0) - 4)
+  })
+
   test('the strings of a voicing: nothing on the others', () => {
     const one = arpeggio('Ebmaj7', { kind: 'strings', strings: [1, 2, 3, 4], at: 6 })
     expect(new Set(one.notes.map(({ string }) => string))).toEqual(new Set([1, 2, 3, 4]))

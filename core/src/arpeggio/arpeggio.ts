@@ -11,6 +11,9 @@ export const MOST_LINES = 5
 /** A diagonal line climbs at least so many frets for each octave; less is a position. */
 export const CLIMB_PER_OCTAVE = 3
 
+/** A second place further than a hand's width off the line is another line. */
+const HAND_FRETS = 4
+
 export interface ArpeggioOptions {
   /** For pitches that can be had on two strings: the string that the player chose, by MIDI number. */
   readonly chosen?: ReadonlyMap<number, number> | undefined
@@ -40,14 +43,19 @@ export function arpeggioOf(
     const there = string === undefined ? [] : all.filter((place) => place.string === string)
     return there.length > 0 ? there : all
   })
-  const lines = fingerLine(picked, neck, hand, limits, MOST_LINES)
+  const wanted = fingerLine(picked, neck, hand, limits, MOST_LINES)
+  // A choice that leaves no way through the line is given up.
+  const lines = wanted.length > 0 ? wanted : fingerLine(tones, neck, hand, limits, MOST_LINES)
   const [best = { notes: [], cost: { shifts: 0, stretches: 0, total: 0 } }] = lines
   const taken = new Set(best.notes.map(keyOf))
+  const pressed = best.notes.flatMap(({ fret }) => (fret > 0 ? [fret] : []))
+  const near = ({ fret }: ChordPlace) =>
+    fret === 0 || (fret >= Math.min(...pressed) - HAND_FRETS && fret <= Math.max(...pressed) + HAND_FRETS)
   return {
     chord,
     way,
     notes: best.notes,
-    others: tones.flat().filter((place) => !taken.has(keyOf(place))),
+    others: tones.flat().filter((place) => !taken.has(keyOf(place)) && near(place)),
     cost: best.cost,
     widestMm: widestMm(best.notes, neck),
     lines,

@@ -5,7 +5,6 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { $hearing } from '../../ear/listening.ts'
 import { type Engraving, engrave } from '../../notation/engrave.ts'
 import { $playing } from '../../sound/transport.ts'
-import { hearChords } from '../../state/hearing.ts'
 import classes from './ArpeggioView.module.css'
 import { writtenNotes } from './toScore.ts'
 import { type ArpeggioState, OWNER } from './useArpeggio.ts'
@@ -58,17 +57,25 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
           const place =
             engraving?.elements.findIndex((pair) => pair.some((element) => element.contains(event.target as Node))) ??
             -1
-          const note = line.notes[line.order[place] ?? -1]
-          if (note) hearChords([{ midis: [note.midi] }], 'together', 'one tone')
+          const index = line.order[place]
+          if (index !== undefined) state.select(index)
         }}
       />
-      {engraving && <Cursor engraving={engraving} />}
+      {engraving && <Cursor engraving={engraving} order={line.order} selected={state.selected} />}
     </section>
   )
 }
 
-/** Colours the note that sounds, and the notes that the ear has judged. */
-function Cursor({ engraving }: { readonly engraving: Engraving }) {
+/** Colours the note that sounds, the one that is selected, and those that the ear has judged. */
+function Cursor({
+  engraving,
+  order,
+  selected,
+}: {
+  readonly engraving: Engraving
+  readonly order: readonly number[]
+  readonly selected: number | undefined
+}) {
   const { owner, mark } = useStore($playing)
   const { judgement } = useStore($hearing)
   const now = owner === OWNER ? mark : undefined
@@ -79,6 +86,14 @@ function Cursor({ engraving }: { readonly engraving: Engraving }) {
       for (const element of lit) element.removeAttribute('data-now')
     }
   }, [engraving, now])
+  useEffect(() => {
+    const chosen = engraving.elements.flatMap((pair, place) => (order[place] === selected ? pair : []))
+    if (selected === undefined) return undefined
+    for (const element of chosen) element.setAttribute('data-selected', '')
+    return () => {
+      for (const element of chosen) element.removeAttribute('data-selected')
+    }
+  }, [engraving, order, selected])
   useEffect(() => {
     const told = judgement?.marks ?? []
     for (const [place, { kind }] of told.entries())

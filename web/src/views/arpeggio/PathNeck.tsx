@@ -16,7 +16,6 @@ import { type NeckLayout, neckLayout } from '../../neck/layout.ts'
 import neckClasses from '../../neck/neck.module.css'
 import { degreeName, degreeSign } from '../../neck/tone.ts'
 import { $playing } from '../../sound/transport.ts'
-import { hearChords } from '../../state/hearing.ts'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
 import type { Line } from './plan.ts'
@@ -108,7 +107,15 @@ export function PathNeck({ state, voicing }: { readonly state: ArpeggioState; re
               </g>
             ))}
         {plan.find === undefined ? (
-          <Tones line={line} layout={layout} voicing={voicing} labels={settings.labels} naming={settings.naming} />
+          <Tones
+            line={line}
+            layout={layout}
+            voicing={voicing}
+            labels={settings.labels}
+            naming={settings.naming}
+            selected={state.selected}
+            select={state.select}
+          />
         ) : (
           <Found line={line} plan={plan} layout={layout} />
         )}
@@ -199,12 +206,16 @@ const Tones = memo(function Tones({
   voicing,
   labels,
   naming,
+  selected,
+  select,
 }: {
   readonly line: Line
   readonly layout: NeckLayout
   readonly voicing: Frets | undefined
   readonly labels: Parameters<typeof eggLabel>[1]
   readonly naming: Parameters<typeof eggLabel>[2]
+  readonly selected: number | undefined
+  readonly select: (index: number) => void
 }) {
   const { notes, order } = line
   const played = new Set(order)
@@ -217,8 +228,18 @@ const Tones = memo(function Tones({
       data-fret={note.fret}
       data-finger={note.finger ?? 0}
       className={classes['tone']}
-      onClick={() => hearChords([{ midis: [note.midi] }], 'together', 'one tone')}
+      data-selected={selected === index || undefined}
+      onClick={() => select(index)}
     >
+      {selected === index && (
+        <ellipse
+          cx={layout.tipX(note.fret)}
+          cy={layout.stringY(note.string)}
+          rx={22}
+          ry={17}
+          className={classes['selected']}
+        />
+      )}
       <Egg
         kind={played.has(index) ? 'sounding' : 'stone'}
         x={layout.tipX(note.fret)}

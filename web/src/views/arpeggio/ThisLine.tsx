@@ -4,7 +4,6 @@ import { reachVerdict } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
 import { type Frets, writeShape } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
-import { hearChords } from '../../state/hearing.ts'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
 import type { ArpeggioState } from './useArpeggio.ts'
@@ -81,12 +80,12 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
             const other = arpeggio.others.find(({ midi, string }) => midi === note.midi && string !== note.string)
             const moved = index > 0 && notes[index - 1]?.handAt !== note.handAt
             return (
-              <tr key={note.midi}>
+              <tr key={note.midi} data-selected={state.selected === index || undefined}>
                 <td>
                   <button
                     type="button"
                     className={classes['quiet']}
-                    onClick={() => hearChords([{ midis: [note.midi] }], 'together', 'one tone')}
+                    onClick={() => state.select(index)}
                     aria-label={`Hear the ${degreeSign(note.degree)}, ${writeNote(note.note, settings.naming)}`}
                   >
                     {degreeSign(note.degree)}

@@ -5,7 +5,7 @@ import { readSymbol } from '@nestling/core/chord'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { stopListening } from '../../ear/listening.ts'
 import { $playing, stop } from '../../sound/transport.ts'
-import { hearScore } from '../../state/hearing.ts'
+import { hearChords, hearScore } from '../../state/hearing.ts'
 import { $session, $setting } from '../../state/session.ts'
 import { type Params, readPlan, writePlan } from './address.ts'
 import { clampAt, type Line, lineOf } from './plan.ts'
@@ -33,6 +33,10 @@ export interface ArpeggioState {
   readonly loop: boolean
   readonly setLoop: (loop: boolean) => void
   readonly playOrStop: () => void
+  /** The note that was last pressed, by its index in the line: the neck, the table and the notation show it. */
+  readonly selected: number | undefined
+  /** Selects a note and lets it be heard. */
+  readonly select: (index: number) => void
 }
 
 interface Steps {
@@ -48,6 +52,7 @@ export function useArpeggio(params: Params): ArpeggioState {
   const [text, setText] = useState(first.plan.symbol)
   const [problem, setProblem] = useState(first.problem)
   const [loop, setLoop] = useState(true)
+  const [selected, setSelected] = useState<number | undefined>(undefined)
   const plan = steps.now
   const line = useMemo(() => lineOf(plan, setting), [plan, setting])
 
@@ -100,9 +105,20 @@ export function useArpeggio(params: Params): ArpeggioState {
   useEffect(() => {
     if (before.current === line) return
     before.current = line
+    setSelected(undefined)
     stopListening()
     if ($playing.get().owner === OWNER) stop()
   }, [line])
+
+  const select = useCallback(
+    (index: number) => {
+      const note = line.notes[index]
+      if (!note) return
+      setSelected(index)
+      hearChords([{ midis: [note.midi] }], 'together', 'one tone')
+    },
+    [line],
+  )
 
   const playOrStop = useCallback(() => {
     if ($playing.get().owner === OWNER) {
@@ -156,6 +172,8 @@ export function useArpeggio(params: Params): ArpeggioState {
     loop,
     setLoop,
     playOrStop,
+    selected,
+    select,
   }
 }
 

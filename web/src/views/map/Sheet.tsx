@@ -49,7 +49,8 @@ export function Sheet({ found, sets, landmarks, selected, select }: SheetProps) 
             <th scope="col">strings</th>
             {map.basses.map((bass) => (
               <th key={bass} scope="col">
-                {degreeName(bass)} in the bass{change.kind === 'extend' ? ' before' : ''}
+                {change.kind === 'extend' ? 'before: ' : ''}
+                {degreeName(bass)} in the bass
               </th>
             ))}
           </tr>
