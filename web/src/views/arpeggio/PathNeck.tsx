@@ -18,7 +18,7 @@ import { degreeName, degreeSign } from '../../neck/tone.ts'
 import { $playing } from '../../sound/transport.ts'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
-import type { Line } from './plan.ts'
+import { type Line, onString } from './plan.ts'
 import type { Plan } from './types.ts'
 import { type ArpeggioState, OWNER } from './useArpeggio.ts'
 
@@ -75,25 +75,11 @@ export function PathNeck({ state, voicing }: { readonly state: ArpeggioState; re
                 className={classes['other']}
                 aria-label={`Play ${degreeName(place.degree)} on string ${names.length - place.string}, fret ${place.fret} instead`}
                 data-testid="other-place"
-                onClick={() =>
-                  change({
-                    chosen: [
-                      ...plan.chosen.filter((one) => !one.startsWith(`${place.midi}:`)),
-                      `${place.midi}:${place.string}`,
-                    ],
-                    line: 0,
-                  })
-                }
+                onClick={() => change(onString(plan, place))}
                 onKeyDown={(event) => {
                   if (event.key !== 'Enter') return
                   event.preventDefault()
-                  change({
-                    chosen: [
-                      ...plan.chosen.filter((one) => !one.startsWith(`${place.midi}:`)),
-                      `${place.midi}:${place.string}`,
-                    ],
-                    line: 0,
-                  })
+                  change(onString(plan, place))
                 }}
               >
                 <Egg

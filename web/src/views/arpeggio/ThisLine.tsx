@@ -6,6 +6,7 @@ import { type Frets, writeShape } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
+import { onString } from './plan.ts'
 import type { ArpeggioState } from './useArpeggio.ts'
 import { buildHref, toTray } from './voicingInside.ts'
 
@@ -101,19 +102,7 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
                 </td>
                 <td>
                   {other && (
-                    <button
-                      type="button"
-                      className={classes['quiet']}
-                      onClick={() =>
-                        change({
-                          chosen: [
-                            ...plan.chosen.filter((one) => !one.startsWith(`${note.midi}:`)),
-                            `${note.midi}:${other.string}`,
-                          ],
-                          line: 0,
-                        })
-                      }
-                    >
+                    <button type="button" className={classes['quiet']} onClick={() => change(onString(plan, other))}>
                       string {strings - other.string}, fret {other.fret}
                     </button>
                   )}

@@ -85,3 +85,9 @@ export function lineOf(plan: Plan, setting: Setting): Line {
     places: chordPlaces(plan.chord, neck),
   }
 }
+
+/** The plan with a pitch on the string that the player wants. */
+export const onString = ({ chosen }: Plan, { midi, string }: Pick<ChordPlace, 'midi' | 'string'>): Partial<Plan> => ({
+  chosen: [...chosen.filter((one) => !one.startsWith(`${midi}:`)), `${midi}:${string}`],
+  line: 0,
+})
