@@ -86,6 +86,8 @@ test.describe('the line on the neck', () => {
   test('from Build: the shape stands inside its arpeggio, and goes back and to the tray', async ({ page }) => {
     await page.goto('/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
     await page.getByRole('region', { name: 'This shape' }).getByRole('link', { name: 'Arpeggio' }).click()
+    await page.waitForURL(/\/arpeggio/)
+    await expect(page.locator('[data-alive]')).toBeVisible()
     await expect(page.getByText('Ringed inside it: x6878x')).toBeVisible()
     await expect(page.getByLabel('Position', { exact: true })).toHaveValue('6')
     await page.keyboard.press('t')
@@ -141,7 +143,7 @@ test.describe('written and played', () => {
     // The fifth comes twice, up and down: two notes on the staff and two numbers on the TAB.
     await expect(page.getByTestId('notation').locator('[data-selected]')).toHaveCount(4)
     await expect(page.locator('tr[data-selected]')).toContainText('G')
-    await page.getByTestId('notation').locator('.vf-tabnote').first().click()
+    await page.getByTestId('notation').locator('.vf-tabnote').first().locator('text').click()
     await expect(page.locator('tr[data-selected]')).toContainText('C')
   })
 
