@@ -91,16 +91,11 @@ export async function engrave(
 /** The engraving that an element was last asked for: an older one stops. */
 const newest = new WeakMap<Element, symbol>()
 
-/** Lets what waits go first: an engraving is drawn system by system. */
-const breathe = (): Promise<void> =>
-  new Promise((resolve) => {
-    const { port1, port2 } = new MessageChannel()
-    port1.onmessage = () => {
-      port1.close()
-      resolve()
-    }
-    port2.postMessage(undefined)
-  })
+/** Lets the frame and the player go first, and goes on before other work: an engraving is drawn system by system. */
+function breathe(): Promise<void> {
+  const { scheduler } = globalThis as { scheduler?: { yield?: () => Promise<void> } }
+  return scheduler?.yield?.() ?? new Promise((resolve) => setTimeout(resolve))
+}
 
 async function draw(
   vex: Vex,
@@ -177,7 +172,14 @@ async function draw(
           new vex.Tuplet(below.slice(at, at + 3), { numNotes: 3, notesOccupied: 2 })
         }
       }
-      const beams = value === 'quarter' ? [] : vex.Beam.generateBeams(above, { groups: [new vex.Fraction(1, 4)] })
+      const beams =
+        value === 'quarter'
+          ? []
+          : beamsOf(
+              vex,
+              made.map(([note]) => note),
+              NOTES_A_BEAT[value],
+            )
       const voices = [above, below].map((tickables) => {
         const voice = new vex.Voice({ numBeats: beatsPerBar, beatValue: 4 }).setMode(vex.VoiceMode.SOFT)
         return voice.addTickables([...tickables])
@@ -214,6 +216,17 @@ function headroom(notes: readonly WrittenNote[], value: NoteValue): number {
   const above = Math.max(0, ...steps.map((step) => step - (7 * 5 + 3)))
   const needed = above * STEP_PX + STEM_AND_ACCENT_PX + (value === 'triplet' ? 22 : 0)
   return Math.max(0, needed - ABOVE_STAFF_PX)
+}
+
+/** One beam a beat; a note that is left alone keeps its flag. */
+function beamsOf(vex: Vex, notes: readonly InstanceType<Vex['StaveNote']>[], aBeat: number) {
+  const beams: InstanceType<Vex['Beam']>[] = []
+  for (let at = 0; at < notes.length; at += aBeat) {
+    const group = notes.slice(at, at + aBeat)
+    if (group.length > 1) beams.push(new vex.Beam([...group], true))
+    else group[0]?.autoStem()
+  }
+  return beams
 }
 
 function pairOf(vex: Vex, { pitch, stringNumber, fret, accent }: WrittenNote, value: NoteValue) {
