@@ -7,6 +7,7 @@ test('a shape is kept, found again, opened, renamed, deleted and brought back', 
   await expect(page.getByText(/Kept in the Book: Gm7/)).toBeVisible()
 
   await page.goto('/book')
+  await expect(page.locator('[data-alive]')).toBeVisible()
   const newest = page.getByRole('article').first()
   await expect(newest).toHaveAccessibleName(/^Gm7 /)
   await newest.getByRole('button', { name: /^Rename/ }).click()
@@ -41,6 +42,7 @@ test('a rename can be taken back', async ({ page }) => {
 
 test('a name of blanks is not taken, and Escape leaves the old one', async ({ page }) => {
   await page.goto('/book')
+  await expect(page.locator('[data-alive]')).toBeVisible()
   const card = page.getByRole('article', { name: 'Slow Ferry, out' })
   await card.getByRole('button', { name: /^Rename/ }).click()
   await page.getByRole('textbox', { name: 'Name' }).fill('   ')
