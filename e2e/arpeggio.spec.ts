@@ -2,6 +2,7 @@
 import { type APIRequestContext, expect, type Page, test } from '@playwright/test'
 import { createListener, WINDOW } from '../web/src/ear/listener.ts'
 import { onsetsIn, readWav, unevennessMs } from './support/soundFile.ts'
+import { watchSounds } from './support/startedSounds.ts'
 
 const tones = (page: Page) =>
   page
@@ -165,21 +166,12 @@ test.describe('written and played', () => {
 
   test('plays with a visible cursor, changes its tempo, stops, and stops on leaving', async ({ page, request }) => {
     await settings(request, { tempo: 240, countInBars: 1 })
-    await page.addInitScript(() => {
-      const started: number[] = []
-      Object.assign(window, { started })
-      const { start } = AudioBufferSourceNode.prototype
-      AudioBufferSourceNode.prototype.start = function (when = 0, ...rest) {
-        if ((this.buffer?.duration ?? 0) > 1) started.push(when)
-        return start.call(this, when, ...rest)
-      }
-    })
+    const started = await watchSounds(page)
     await open(page, '?chord=Cmaj7&position=7')
     await page.locator('body').press('Space')
     await expect(stop(page)).toBeVisible()
     await expect(page.getByTestId('neck-cursor')).toBeVisible()
     await expect(page.getByTestId('notation').locator('[data-now]').first()).toBeVisible()
-    const started = () => page.evaluate(() => (window as unknown as { started: number[] }).started)
     await expect.poll(async () => (await started()).length).toBeGreaterThan(8)
     // Eighths at 240 follow one another by an eighth of a second.
     const before = await started()

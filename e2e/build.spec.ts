@@ -1,4 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
+import { watchSounds } from './support/startedSounds.ts'
 
 const line = (page: Page) => page.getByLabel('Type a chord and how to build it')
 const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
@@ -83,17 +84,8 @@ test('the words of the sentence are controls', async ({ page }) => {
 })
 
 test('Space plays the shape: the strings are rendered and sound', async ({ page }) => {
-  await page.addInitScript(() => {
-    const started: number[] = []
-    Object.assign(window, { started })
-    const { start } = AudioBufferSourceNode.prototype
-    AudioBufferSourceNode.prototype.start = function (when = 0, ...rest) {
-      if ((this.buffer?.duration ?? 0) > 1) started.push(when)
-      return start.call(this, when, ...rest)
-    }
-  })
+  const started = await watchSounds(page)
   await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
-  const started = () => page.evaluate(() => (window as unknown as { started: number[] }).started)
   expect(await started()).toEqual([])
   await page.keyboard.press('Space')
   await expect.poll(async () => (await started()).length).toBe(4)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { type ExpectedNote, type HeardNote, judge } from './index.ts'
-import { gapCost, pairCost } from './judge.ts'
+import { GAP_COST, pairCost } from './judge.ts'
 
 const line = (...midis: readonly number[]): readonly ExpectedNote[] =>
   midis.map((midi, index) => ({ at: index * 0.5, midi }))
@@ -34,12 +34,12 @@ test('every expected note has one mark, every heard note is used once, and no ot
   const cheapest = (expected: readonly ExpectedNote[], heard: readonly HeardNote[]): number => {
     const [want, ...wants] = expected
     const [got, ...gots] = heard
-    if (!want) return heard.length * gapCost()
-    if (!got) return expected.length * gapCost()
+    if (!want) return heard.length * GAP_COST
+    if (!got) return expected.length * GAP_COST
     const pair = pairCost(want, got, 0.3)
     return Math.min(
-      gapCost() + cheapest(wants, heard),
-      gapCost() + cheapest(expected, gots),
+      GAP_COST + cheapest(wants, heard),
+      GAP_COST + cheapest(expected, gots),
       pair === undefined ? Number.POSITIVE_INFINITY : pair + cheapest(wants, gots),
     )
   }
@@ -53,8 +53,8 @@ test('every expected note has one mark, every heard note is used once, and no ot
       expect(used.length + extra.length).toBe(heard.length)
       const cost = marks.reduce(
         (sum, mark, index) =>
-          sum + ('heard' in mark ? (pairCost(expected[index] as ExpectedNote, mark.heard, 0.3) ?? 99) : gapCost()),
-        extra.length * gapCost(),
+          sum + ('heard' in mark ? (pairCost(expected[index] as ExpectedNote, mark.heard, 0.3) ?? 99) : GAP_COST),
+        extra.length * GAP_COST,
       )
       expect(cost).toBeCloseTo(cheapest(expected, heard), 9)
     }),

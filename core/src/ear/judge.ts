@@ -35,7 +35,7 @@ export interface JudgeOptions {
 }
 
 /** Costs in seconds: to leave out a note that was expected, or to count a heard one as extra; a wrong pitch; a wrong octave. */
-const GAP_COST = 0.35
+export const GAP_COST = 0.35
 const WRONG_COST = 0.4
 const OCTAVE_COST = 0.15
 
@@ -46,7 +46,6 @@ export function pairCost(expected: ExpectedNote, heard: HeardNote, withinS: numb
   if (heard.midi === expected.midi) return off
   return off + (heard.midi % 12 === expected.midi % 12 ? OCTAVE_COST : WRONG_COST)
 }
-export const gapCost = (): number => GAP_COST
 
 /**
  * The cheapest way to lay the heard notes along the expected ones, both in order of time, as texts are compared.

@@ -41,8 +41,8 @@ const repeats = (mask: number): boolean =>
 const REPEATING_CHORD_BONUS = 4.5
 
 /**
- * Scales that hold every tone of a chord, the likeliest first: seven-note scales before others, then by how common the
- * family is and by how few tones rub. Ties keep the order of the list.
+ * Scales that hold every tone of a chord, the likeliest first: by how common the family is, by how few tones rub, and
+ * scales of seven tones a little before others. Ties keep the order of the list.
  */
 export function scalesFor(chord: Pick<Chord, 'root' | 'formula'>): readonly ScaleFit[] {
   const mask = formulaMask(chord.formula)

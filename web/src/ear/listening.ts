@@ -75,9 +75,11 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
     const window = new Float32Array(WINDOW)
     let begins = Number.POSITIVE_INFINITY
     const expected = () => line.map(({ at, midi }) => ({ at: begins + (at * 60) / tempo, midi }))
+    // At a quick tempo a note may be off by no more than half a beat.
+    const rules = { latencyS: latencyMs / 1000, withinS: Math.min(0.35, 30 / tempo) }
     const lastAt = Math.max(...line.map(({ at }) => at), 0)
     const finish = () => {
-      const judgement = judge(expected(), heard, { latencyS: latencyMs / 1000, withinS: Math.min(0.35, 30 / tempo) })
+      const judgement = judge(expected(), heard, rules)
       $hearing.set({ status: 'done', judgement, message: messageOf(judgement, listener.overheard()) })
       end?.()
       end = undefined
@@ -92,11 +94,7 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
       if (note && note.at > begins + (countIn * 60) / tempo - 0.3) {
         heard.push(note)
         const so = expected().filter(({ at }) => at < now)
-        $hearing.set({
-          status: 'listening',
-          judgement: judge(so, heard, { latencyS: latencyMs / 1000 }),
-          message: undefined,
-        })
+        $hearing.set({ status: 'listening', judgement: judge(so, heard, rules), message: undefined })
       }
       return undefined
     }, EVERY_MS)

@@ -1,7 +1,7 @@
 /** The true-scale neck: the shape in hand, its other inversions as stepping stones, its ghosts and the reach bar. */
 import type { HandProfile, SilentString } from '@nestling/core/hand'
 import type { Neck } from '@nestling/core/neck'
-import type { Degree, NamingSystem, NoteName } from '@nestling/core/pitch'
+import type { Degree } from '@nestling/core/pitch'
 import type { Frets, GhostTone, Voicing } from '@nestling/core/voicing'
 import { memo, type ReactNode } from 'react'
 import { Board, type BoardProps, Strings } from './Board.tsx'
@@ -22,11 +22,8 @@ export interface DrawnTone {
 
 export interface NeckViewProps {
   readonly neck: Neck
-  readonly layout: NeckLayout
-  readonly openNames: readonly NoteName[]
-  readonly capo: BoardProps['capo']
+  readonly board: BoardProps
   readonly hand: HandProfile
-  readonly naming: NamingSystem
   readonly frets: Frets | undefined
   readonly tones: readonly DrawnTone[]
   readonly silent: readonly SilentString[]
@@ -37,10 +34,11 @@ export interface NeckViewProps {
 }
 
 export function NeckView(props: NeckViewProps) {
-  const { neck, layout, frets, tones, ghosts } = props
+  const { neck, board, frets, tones, ghosts } = props
+  const { layout } = board
   return (
     <>
-      <Board layout={layout} openNames={props.openNames} naming={props.naming} capo={props.capo} />
+      <Board {...board} />
       <Strings layout={layout} frets={frets} silent={props.silent} />
       <Stones stones={props.stones} layout={layout} frets={frets} />
       {ghosts.map((ghost) =>

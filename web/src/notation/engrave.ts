@@ -6,7 +6,7 @@
 import '@vexflow-fonts/academico/index.css'
 import '@vexflow-fonts/bravura/index.css'
 import type { Pitch } from '@nestling/core/pitch'
-import { barsOf, NOTES_A_BEAT, type NoteValue } from './rhythm.ts'
+import { type Bar, barsOf, NOTES_A_BEAT, type NoteValue } from './rhythm.ts'
 
 type Vex = typeof import('vexflow/core')
 
@@ -108,103 +108,106 @@ async function draw(
   const { value, beatsPerBar, strings, width } = options
   const bars = barsOf(notes.length, value, beatsPerBar)
   const barPx = Math.max(LEAST_BAR_PX, NOTES_A_BEAT[value] * beatsPerBar * NOTE_PX[value])
-  const perSystem = Math.max(1, Math.floor((width - HEAD_PX - 8) / barPx))
+  const room = width - HEAD_PX - 8
+  const perSystem = Math.max(1, Math.floor(room / barPx))
   const systems = Math.ceil(bars.length / perSystem)
+  // A line that fills no system is not spread over the whole page.
+  const each = systems > 1 || bars.length === perSystem ? room / perSystem : Math.min(barPx * 1.25, room / bars.length)
   const headPx = headroom(notes, value)
   const systemPx = headPx + STAFF_PX + (strings - 1) * TAB_LINE_PX + GAP_PX + 28
+
   const box = document.createElement('div')
   const renderer = new vex.Renderer(box, vex.Renderer.Backends.SVG)
   renderer.resize(width, systems * systemPx + 12)
   const context = renderer.getContext()
-  const drawn: [InstanceType<Vex['StaveNote']>, InstanceType<Vex['TabNote']>][] = []
-
+  const drawn: Pair[] = []
   for (let system = 0; system < systems; system++) {
     if (system > 0) await breathe()
     if (!isWanted()) break
     const row = bars.slice(system * perSystem, (system + 1) * perSystem)
-    const top = system * systemPx + headPx
-    const each =
-      row.length === perSystem || systems > 1
-        ? (width - HEAD_PX - 8) / perSystem
-        : Math.min(barPx * 1.25, (width - HEAD_PX - 8) / row.length)
-    let x = 4
     for (const [index, bar] of row.entries()) {
       const first = index === 0
-      const barWidth = each + (first ? HEAD_PX : 0)
-      const staff = new vex.Stave(x, top, barWidth)
-      const tab = new vex.TabStave(x, top + STAFF_PX, barWidth, {
-        numLines: strings,
-        spacingBetweenLinesPx: TAB_LINE_PX,
-      })
-      if (first) {
-        staff.addClef('treble', 'default', '8vb')
-        tab.addClef('tab')
-        if (system === 0) staff.addTimeSignature(`${beatsPerBar}/4`)
-      }
-      const start = Math.max(staff.getNoteStartX(), tab.getNoteStartX())
-      staff.setNoteStartX(start)
-      tab.setNoteStartX(start)
-      staff.setContext(context).draw()
-      tab.setContext(context).draw()
-      const made = bar.notes.map((note) => pairOf(vex, notes[note] as WrittenNote, value))
-      drawn.push(...made)
-      const rests = [
-        ...Array.from({ length: bar.shortRests }, () => DURATION[value]),
-        ...Array.from({ length: bar.restBeats }, () => 'q'),
-      ].map(
-        (duration) =>
-          [new vex.StaveNote({ keys: ['b/4'], duration: `${duration}r` }), new vex.GhostNote(duration)] as const,
-      )
-      const above = [...made.map(([note]) => note), ...rests.map(([rest]) => rest)]
-      const below = [...made.map(([, tabNote]) => tabNote), ...rests.map(([, ghost]) => ghost)]
-      const tuplets: InstanceType<Vex['Tuplet']>[] = []
-      if (value === 'triplet') {
-        const short = made.length + bar.shortRests
-        for (let at = 0; at + 3 <= short; at += 3) {
-          tuplets.push(
-            new vex.Tuplet(above.slice(at, at + 3), {
-              numNotes: 3,
-              notesOccupied: 2,
-              bracketed: false,
-              location: vex.Tuplet.LOCATION_TOP,
-            }),
-          )
-          new vex.Tuplet(below.slice(at, at + 3), { numNotes: 3, notesOccupied: 2 })
-        }
-      }
-      const beams =
-        value === 'quarter'
-          ? []
-          : beamsOf(
-              vex,
-              made.map(([note]) => note),
-              NOTES_A_BEAT[value],
-            )
-      const voices = [above, below].map((tickables) => {
-        const voice = new vex.Voice({ numBeats: beatsPerBar, beatValue: 4 }).setMode(vex.VoiceMode.SOFT)
-        return voice.addTickables([...tickables])
-      })
-      const [upper, lower] = voices as [InstanceType<Vex['Voice']>, InstanceType<Vex['Voice']>]
-      vex.Accidental.applyAccidentals([upper], 'C')
-      new vex.Formatter()
-        .joinVoices([upper])
-        .joinVoices([lower])
-        .format([upper, lower], x + barWidth - start - 14)
-      upper.draw(context, staff)
-      lower.draw(context, tab)
-      for (const beam of beams) beam.setContext(context).draw()
-      for (const tuplet of tuplets) tuplet.setContext(context).draw()
-      x += barWidth
+      const x = 4 + index * each + (first ? 0 : HEAD_PX)
+      const place = { x, top: system * systemPx + headPx, width: each + (first ? HEAD_PX : 0) }
+      const head = first ? (system === 0 ? 'clef and time' : 'clef') : 'none'
+      drawn.push(...drawBar(vex, context, bar, notes, { ...options, ...place, head }))
     }
   }
-  const svg = box.querySelector('svg')
-  svg?.setAttribute('aria-hidden', 'true')
+  box.querySelector('svg')?.setAttribute('aria-hidden', 'true')
   if (isWanted()) into.replaceChildren(...box.childNodes)
   performance.measure(ENGRAVED, { start: began })
   return {
     height: systems * systemPx + 12,
     elements: drawn.map((pair) => pair.flatMap((note) => note.getSVGElement() ?? [])),
   }
+}
+
+/** A note on the staff, and its number in the TAB. */
+type Pair = readonly [InstanceType<Vex['StaveNote']>, InstanceType<Vex['TabNote']>]
+type Context = ReturnType<InstanceType<Vex['Renderer']>['getContext']>
+
+interface BarPlace extends Omit<EngraveOptions, 'width'> {
+  /** In pixels; `top` is that of the staff's own box. */
+  readonly x: number
+  readonly top: number
+  readonly width: number
+  readonly head: 'clef and time' | 'clef' | 'none'
+}
+
+function drawBar(vex: Vex, context: Context, bar: Bar, notes: readonly WrittenNote[], place: BarPlace): Pair[] {
+  const { value, beatsPerBar, strings, x, top, width, head } = place
+  const staff = new vex.Stave(x, top, width)
+  const tab = new vex.TabStave(x, top + STAFF_PX, width, { numLines: strings, spacingBetweenLinesPx: TAB_LINE_PX })
+  if (head !== 'none') {
+    staff.addClef('treble', 'default', '8vb')
+    tab.addClef('tab')
+  }
+  if (head === 'clef and time') staff.addTimeSignature(`${beatsPerBar}/4`)
+  const start = Math.max(staff.getNoteStartX(), tab.getNoteStartX())
+  for (const stave of [staff, tab]) stave.setNoteStartX(start).setContext(context).draw()
+
+  const made = bar.notes.map((note) => pairOf(vex, notes[note] as WrittenNote, value))
+  const rests = [
+    ...Array.from({ length: bar.shortRests }, () => DURATION[value]),
+    ...Array.from({ length: bar.restBeats }, () => 'q'),
+  ].map(
+    (duration) =>
+      [new vex.StaveNote({ keys: ['b/4'], duration: `${duration}r` }), new vex.GhostNote(duration)] as const,
+  )
+  const above = [...made, ...rests].map(([note]) => note)
+  const below = [...made, ...rests].map(([, number]) => number)
+  // Beams and tuplets change how long and how wide notes are: they come before the formatting.
+  const tuplets = value === 'triplet' ? tupletsOf(vex, above, below, made.length + bar.shortRests) : []
+  const beams = value === 'quarter' ? [] : beamsOf(vex, above.slice(0, made.length), NOTES_A_BEAT[value])
+  const voiceOf = (tickables: Parameters<InstanceType<Vex['Voice']>['addTickables']>[0]) =>
+    new vex.Voice({ numBeats: beatsPerBar, beatValue: 4 }).setMode(vex.VoiceMode.SOFT).addTickables(tickables)
+  const upper = voiceOf(above)
+  const lower = voiceOf(below)
+  vex.Accidental.applyAccidentals([upper], 'C')
+  new vex.Formatter()
+    .joinVoices([upper])
+    .joinVoices([lower])
+    .format([upper, lower], x + width - start - 14)
+  upper.draw(context, staff)
+  lower.draw(context, tab)
+  for (const sign of [...beams, ...tuplets]) sign.setContext(context).draw()
+  return made
+}
+
+type Tickables = ConstructorParameters<Vex['Tuplet']>[0]
+
+/** Threes over the first `short` tickables; those of the TAB only share their length and are not drawn. */
+function tupletsOf(vex: Vex, above: Tickables, below: Tickables, short: number) {
+  const triplet = { numNotes: 3, notesOccupied: 2 }
+  return Array.from({ length: Math.floor(short / 3) }, (_, index) => {
+    const [from, to] = [index * 3, index * 3 + 3]
+    new vex.Tuplet(below.slice(from, to), triplet)
+    return new vex.Tuplet(above.slice(from, to), {
+      ...triplet,
+      bracketed: false,
+      location: vex.Tuplet.LOCATION_TOP,
+    })
+  })
 }
 
 /** Steps of the staff above its top line, and what an accent and a tuplet's number need. */
@@ -229,10 +232,10 @@ function beamsOf(vex: Vex, notes: readonly InstanceType<Vex['StaveNote']>[], aBe
   return beams
 }
 
-function pairOf(vex: Vex, { pitch, stringNumber, fret, accent }: WrittenNote, value: NoteValue) {
+function pairOf(vex: Vex, { pitch, stringNumber, fret, accent }: WrittenNote, value: NoteValue): Pair {
   const key = `${pitch.name.toLowerCase()}/${pitch.octave + 1}`
   const note = new vex.StaveNote({ keys: [key], duration: DURATION[value], autoStem: value === 'quarter' })
   if (accent) note.addModifier(new vex.Articulation('a>').setPosition(vex.ModifierPosition.ABOVE))
   const tab = new vex.TabNote({ positions: [{ str: stringNumber, fret }], duration: DURATION[value] })
-  return [note, tab] satisfies [unknown, unknown]
+  return [note, tab]
 }

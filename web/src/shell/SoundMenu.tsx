@@ -1,4 +1,4 @@
-/** Volume, strum and the mute that lasts. */
+/** Volumes, latency, strum, and the mute that lasts. */
 import { ActionIcon, Popover, SegmentedControl, Slider, Stack, Switch, Text } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import type { Settings } from '../contracts/settings.ts'
@@ -33,40 +33,17 @@ export function SoundMenu() {
           />
           <div>
             <Text size="sm">Volume</Text>
-            <Slider
-              thumbLabel="Volume"
-              min={0}
-              max={100}
-              step={5}
-              defaultValue={settings.volume}
-              onChangeEnd={(volume) => changeSound({ volume })}
-            />
+            <Amount of="volume" label="Volume" />
           </div>
-          {PARTS.map(([key, label]) => (
-            <div key={key} className={classes['part']}>
+          {PARTS.map(([of, label]) => (
+            <div key={of} className={classes['part']}>
               <Text size="sm">{label}</Text>
-              <Slider
-                flex={1}
-                size="sm"
-                thumbLabel={`Volume of ${label}`}
-                min={0}
-                max={100}
-                step={5}
-                defaultValue={settings[key]}
-                onChangeEnd={(value) => changeSound({ [key]: value })}
-              />
+              <Amount of={of} label={`Volume of ${label}`} />
             </div>
           ))}
           <div>
             <Text size="sm">Latency: {settings.latencyMs} ms</Text>
-            <Slider
-              thumbLabel="Latency in milliseconds"
-              min={0}
-              max={500}
-              step={5}
-              defaultValue={settings.latencyMs}
-              onChangeEnd={(latencyMs) => changeSound({ latencyMs })}
-            />
+            <Amount of="latencyMs" label="Latency in milliseconds" max={500} />
             <Text size="xs" c="dimmed">
               How late you hear what is played, as through wireless headphones. The cursor waits for it and the ear
               allows for it.
@@ -88,14 +65,7 @@ export function SoundMenu() {
           </div>
           <div>
             <Text size="sm">Between strings: {settings.strumMs} ms</Text>
-            <Slider
-              thumbLabel="Milliseconds between strings"
-              min={0}
-              max={200}
-              step={2}
-              defaultValue={settings.strumMs}
-              onChangeEnd={(strumMs) => void changeSettings({ strumMs })}
-            />
+            <Amount of="strumMs" label="Milliseconds between strings" max={200} step={2} />
           </div>
           <Switch
             label="Bass stand-in plays the root"
@@ -109,5 +79,32 @@ export function SoundMenu() {
         </Stack>
       </Popover.Dropdown>
     </Popover>
+  )
+}
+
+/** A slider for one of the settings; it is taken over when the hand lets go. */
+function Amount({
+  of,
+  label,
+  max = 100,
+  step = 5,
+}: {
+  readonly of: 'volume' | 'latencyMs' | 'strumMs' | (typeof PARTS)[number][0]
+  readonly label: string
+  readonly max?: number
+  readonly step?: number
+}) {
+  const { settings } = useStore($session)
+  return (
+    <Slider
+      flex={1}
+      size="sm"
+      thumbLabel={label}
+      min={0}
+      max={max}
+      step={step}
+      defaultValue={settings[of]}
+      onChangeEnd={(value) => changeSound({ [of]: value })}
+    />
   )
 }

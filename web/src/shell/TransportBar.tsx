@@ -42,6 +42,7 @@ export function TransportBar({ owner, playOrStop, loop, setLoop, save }: Transpo
       <label>
         count-in{' '}
         <select
+          className="plain-field"
           aria-label="Count-in"
           value={settings.countInBars}
           onChange={(event) => changeSound({ countInBars: Number(event.currentTarget.value) })}
@@ -129,6 +130,7 @@ function Tempo({ tempo }: { readonly tempo: number }) {
       </ActionIcon>
       <label>
         <input
+          className="plain-field"
           inputMode="numeric"
           aria-label="Tempo, beats in a minute"
           title="20 to 300 beats in a minute"

@@ -1,18 +1,10 @@
 /** A plain kit and two clicks, made from sine sweeps and noise. Mono samples within ±0.9. */
+import { noise } from './noise.ts'
 import type { Drum } from './score.ts'
 
 type Sample = (seconds: number) => number
 
-/** The same noise every time: a kit that sounds alike on every beat. */
-function noise(): () => number {
-  let state = 0x9e3779b9
-  return () => {
-    state ^= state << 13
-    state ^= state >>> 17
-    state ^= state << 5
-    return (state >>> 0) / 2 ** 31 - 1
-  }
-}
+const SEED = 0x9e3779b9
 
 function render(seconds: number, sampleRate: number, sample: Sample): Float32Array<ArrayBuffer> {
   const samples = Float32Array.from({ length: Math.floor(seconds * sampleRate) }, (_, index) =>
@@ -24,7 +16,7 @@ function render(seconds: number, sampleRate: number, sample: Sample): Float32Arr
 }
 
 export function renderDrum(drum: Drum, sampleRate: number): Float32Array<ArrayBuffer> {
-  const hiss = noise()
+  const hiss = noise(SEED)
   switch (drum) {
     case 'kick':
       // A pitch that falls from 140 to 50 Hz; its phase is the integral of that fall.

@@ -3,6 +3,8 @@
  * Source: the Karplus–Strong algorithm with an all-pass filter for the fraction of a sample, so that every pitch is
  * in tune, and with a pick position that thins out the partials which have a node there.
  */
+import { noise } from './noise.ts'
+
 const SECONDS = 3.2
 /** Where along the string it is plucked, and how often its attack is softened: a bass nearer the middle, with a fingertip. */
 const TOUCH = { guitar: { place: 0.19, soft: 1 }, bass: { place: 0.34, soft: 6 } } as const
@@ -58,15 +60,10 @@ export function renderPluck(
 
 /** The same noise for the same pitch, so that a note sounds alike whenever it is played. */
 function pickedNoise(length: number, seed: number, { place, soft }: { place: number; soft: number }): Float32Array {
-  let state = (seed * 2654435761) >>> 0 || 1
-  const noise = Float32Array.from({ length }, () => {
-    state ^= state << 13
-    state ^= state >>> 17
-    state ^= state << 5
-    return ((state >>> 0) / 2 ** 31 - 1) * 0.8
-  })
+  const hiss = noise(seed * 2654435761)
+  const line = Float32Array.from({ length }, () => hiss() * 0.8)
   const delay = Math.max(1, Math.round(length * place))
-  let burst = noise.map((value, index) => value - (noise[(index - delay + length) % length] as number))
+  let burst = line.map((value, index) => value - (line[(index - delay + length) % length] as number))
   // A fingertip is softer than a click: the burst is smoothed.
   for (let round = 0; round < soft; round++) {
     const before = burst

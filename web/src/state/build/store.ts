@@ -8,12 +8,12 @@ import { type Neck, neckOf } from '@nestling/core/neck'
 import { type Frets, fretsAt, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import { searchClient } from '../../workers/searchClient.ts'
+import { changedFrom, type History, type Moment, NO_HISTORY, redone, undone } from '../history.ts'
 import { countFor, forgetCounts } from './counts.ts'
 import type { BuildState, Preview, Step, Typed } from './types.ts'
 
 /** Rows that the page holds at most; the list says how many there are. */
 export const MOST_SHOWN = 5000
-const MOST_UNDO = 200
 /** How long a change waits for its shapes before it is drawn without them. */
 const BLINK_MS = 80
 
@@ -32,17 +32,16 @@ export const $history = atom<{
 })
 
 let now: BuildState | undefined
-const past: Step[] = []
-const future: Step[] = []
+let history: History<Step> = NO_HISTORY
 
 export function current(): BuildState {
   if (now === undefined) throw new Error('the build store is used before it is opened')
   return now
 }
-export const isOpen = (): boolean => now !== undefined
 
 function publish() {
   $build.set(current())
+  const { past, future } = history
   $history.set({ before: past.at(-1), canUndo: past.length > 0, canRedo: future.length > 0 })
 }
 
@@ -109,26 +108,24 @@ const stepOf = ({ build, frets, byHand }: BuildState): Step => ({ build, frets, 
 /** One step that can be undone. With `search` its shapes are looked for; without, it is drawn at once. */
 export function step(changes: Partial<Step>, options: { readonly search: boolean }): void {
   const before = current()
-  past.push(stepOf(before))
-  if (past.length > MOST_UNDO) past.shift()
-  future.length = 0
+  history = changedFrom(history, stepOf(before))
   now = { ...before, ...changes }
   $preview.set(undefined)
   if (options.search) void search()
   else publish()
 }
 
-function restore(from: Step[], to: Step[]): boolean {
-  const found = from.pop()
-  if (!found) return false
-  to.push(stepOf(current()))
-  now = { ...current(), ...found }
+function go(to: (moment: Moment<Step>) => Moment<Step> | undefined): boolean {
+  const there = to({ now: stepOf(current()), history })
+  if (!there) return false
+  history = there.history
+  now = { ...current(), ...there.now }
   $typed.set({ line: '', problem: undefined })
   void search()
   return true
 }
-export const undo = (): boolean => restore(past, future)
-export const redo = (): boolean => restore(future, past)
+export const undo = (): boolean => go(undone)
+export const redo = (): boolean => go(redone)
 
 /** Opens a state: at the start, or when the browser goes back. What can be undone stays. */
 export function openBuild(initial: BuildState): void {

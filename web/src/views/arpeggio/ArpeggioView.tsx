@@ -1,8 +1,9 @@
 /** Arpeggio: a chord one tone after another, under one hand or along the neck; seen, written, heard and listened to. */
 import { Tabs } from '@mantine/core'
 import { writeSymbol } from '@nestling/core/chord'
-import { memo, useEffect } from 'react'
+import { memo } from 'react'
 import { EggPatterns } from '../../neck/Egg.tsx'
+import { usePageKeys } from '../../shell/pageKeys.ts'
 import { Shell } from '../../shell/Shell.tsx'
 import { TransportBar } from '../../shell/TransportBar.tsx'
 import { saveSoundFile } from '../../state/hearing.ts'
@@ -12,6 +13,7 @@ import classes from './ArpeggioView.module.css'
 import type { Params } from './address.ts'
 import { Ear } from './Ear.tsx'
 import { Finder } from './Finder.tsx'
+import { arpeggioKeys } from './keys.ts'
 import { Notation } from './Notation.tsx'
 import { PathNeck } from './PathNeck.tsx'
 import { Positions } from './Positions.tsx'
@@ -19,9 +21,8 @@ import { Question } from './Question.tsx'
 import { Scales } from './Scales.tsx'
 import { ThisLine } from './ThisLine.tsx'
 import { scoreOf } from './toScore.ts'
-import { type ArpeggioState, isTyping, OWNER, useArpeggio } from './useArpeggio.ts'
+import { type ArpeggioState, OWNER, useArpeggio } from './useArpeggio.ts'
 import { useVoicingInside } from './useVoicingInside.ts'
-import { toTray } from './voicingInside.ts'
 
 export interface ArpeggioViewProps {
   readonly params: Params
@@ -50,23 +51,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const state = useArpeggio(params)
   const voicing = useVoicingInside(state)
   const { plan, line } = state
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (
-        !voicing ||
-        event.key.toLowerCase() !== 't' ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        isTyping(event.target)
-      )
-        return
-      event.preventDefault()
-      void toTray(state, voicing)
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [state, voicing])
+  usePageKeys(arpeggioKeys(state, voicing))
   return (
     <>
       <Question state={state} />

@@ -55,6 +55,7 @@ export function Ear({ state }: { readonly state: ArpeggioState }) {
       <label className={classes['choice']}>
         Listen to{' '}
         <select
+          className="plain-field"
           aria-label="Listen to"
           value={who}
           onChange={(event) => setWho(event.currentTarget.value)}

@@ -12,9 +12,10 @@ import { $hearing } from '../../ear/listening.ts'
 import { Board, Strings } from '../../neck/Board.tsx'
 import { Egg } from '../../neck/Egg.tsx'
 import { eggLabel } from '../../neck/labels.ts'
-import { type NeckLayout, neckLayout } from '../../neck/layout.ts'
+import type { NeckLayout } from '../../neck/layout.ts'
 import neckClasses from '../../neck/neck.module.css'
 import { degreeName, degreeSign } from '../../neck/tone.ts'
+import { useBoard } from '../../neck/useBoard.ts'
 import { $playing } from '../../sound/transport.ts'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
@@ -22,27 +23,14 @@ import { type Line, onString } from './plan.ts'
 import type { Plan } from './types.ts'
 import { type ArpeggioState, OWNER } from './useArpeggio.ts'
 
-const FEWEST_FRETS = 15
-
 export function PathNeck({ state, voicing }: { readonly state: ArpeggioState; readonly voicing: Frets | undefined }) {
   const { settings } = useStore($session)
   const { plan, line, setting, change } = state
   const { neck, notes } = line
   const instrument = useMemo(() => instrumentFor(plan, setting), [plan, setting])
-  const highest = Math.max(FEWEST_FRETS, ...notes.map(({ fret }) => fret))
-  const lastFret = plan.find === undefined ? Math.min(neck.lastFret, highest) : neck.lastFret
-  const layout = useMemo(
-    () => neckLayout(neck, lastFret, { lowOnTop: settings.lowOnTop, leftHanded: instrument.handed === 'left' }),
-    [neck, lastFret, settings.lowOnTop, instrument.handed],
-  )
-  const names = useMemo(() => instrument.tuning.strings.map(({ name }) => name), [instrument])
-  const capo = instrument.capo && {
-    fret: instrument.capo.fret,
-    strings:
-      instrument.capo.strings === 'all'
-        ? [0, names.length - 1]
-        : instrument.capo.strings.map((number) => names.length - number),
-  }
+  const highest = plan.find === undefined ? Math.max(0, ...notes.map(({ fret }) => fret)) : Number.POSITIVE_INFINITY
+  const board = useBoard(neck, instrument, settings, highest)
+  const { layout } = board
   const sounding = useMemo(() => {
     const strings = new Set(notes.map(({ string }) => string))
     return neck.open.map((_, string) => (strings.has(string) ? 0 : null))
@@ -56,7 +44,7 @@ export function PathNeck({ state, voicing }: { readonly state: ArpeggioState; re
         aria-label={describe(line, plan)}
         data-testid="arpeggio-neck"
       >
-        <Board layout={layout} openNames={names} naming={settings.naming} capo={capo} />
+        <Board {...board} />
         <Strings layout={layout} frets={sounding} silent={[]} />
         {plan.way === 'position' && plan.find === undefined && <Hand at={plan.at} layout={layout} />}
         <ScaleLayer line={line} plan={plan} layout={layout} />
@@ -65,7 +53,7 @@ export function PathNeck({ state, voicing }: { readonly state: ArpeggioState; re
           line.arpeggio.others
             .filter(
               ({ string, fret }) =>
-                fret <= lastFret && !notes.some((note) => note.string === string && note.fret === fret),
+                fret <= layout.lastFret && !notes.some((note) => note.string === string && note.fret === fret),
             )
             .map((place) => (
               <g
@@ -73,11 +61,11 @@ export function PathNeck({ state, voicing }: { readonly state: ArpeggioState; re
                 role="button"
                 tabIndex={0}
                 className={classes['other']}
-                aria-label={`Play ${degreeName(place.degree)} on string ${names.length - place.string}, fret ${place.fret} instead`}
+                aria-label={`Play ${degreeName(place.degree)} on string ${neck.open.length - place.string}, fret ${place.fret} instead`}
                 data-testid="other-place"
                 onClick={() => change(onString(plan, place))}
                 onKeyDown={(event) => {
-                  if (event.key !== 'Enter') return
+                  if (event.key !== 'Enter' && event.key !== ' ') return
                   event.preventDefault()
                   change(onString(plan, place))
                 }}

@@ -1,11 +1,8 @@
 /** The hand's places along the neck, as a strip under it: what lies well stands out. */
-import { useStore } from '@nanostores/react'
-import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
 import type { ArpeggioState } from './useArpeggio.ts'
 
 export function Positions({ state }: { readonly state: ArpeggioState }) {
-  useStore($session)
   const { plan, line, change } = state
   return (
     <div className={classes['positions']} role="group" aria-label="Positions along the neck">

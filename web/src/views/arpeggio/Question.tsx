@@ -6,6 +6,7 @@ import { COMMON_TUNINGS, type Tuning, tuningLetters, writeTuning } from '@nestli
 import { withSigns } from '@nestling/core/pitch'
 import { degreeName } from '../../neck/tone.ts'
 import { ACCENTS, NOTE_VALUES } from '../../notation/rhythm.ts'
+import sentence from '../../shell/sentence.module.css'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
 import { WAYS } from './address.ts'
@@ -15,237 +16,218 @@ import { ACCENT_WORDS, DIRECTION_WORDS, ordinal, PATTERN_WORDS, VALUE_WORDS, WAY
 
 export function Question({ state }: { readonly state: ArpeggioState }) {
   const { settings } = useStore($session)
-  const { plan, line, change, text, type, problem } = state
+  const { plan, line, change } = state
   const strings = line.neck.open.length
   const moves = plan.way === 'position' || plan.way === 'two-a-string' || plan.way === 'strings'
   return (
     <section aria-label="The line" className={classes['question']}>
-      <p className={classes['sentence']}>
-        <strong data-testid="arpeggio-symbol">
+      <p className={sentence['sentence']}>
+        <strong data-testid="arpeggio-symbol" className={sentence['chord']}>
           {writeSymbol(plan.chord, { naming: settings.naming, school: settings.symbols })}
         </strong>
-        <span className={classes['formula']}>{plan.chord.formula.map(withSigns).join(' ')}</span>{' '}
-        <Word label="How it lies" value={plan.way} words={WAY_WORDS} values={WAYS} take={(way) => change({ way })} />
+        <span className={sentence['formula']}>{plan.chord.formula.map(withSigns).join(' ')}</span>{' '}
+        <Word label="How it lies" value={plan.way} options={named(WAYS, WAY_WORDS)} take={(way) => change({ way })} />
         {moves && (
           <>
             {' at the '}
-            <select
-              aria-label="Position"
-              className={classes['word']}
+            <Word
+              label="Position"
               value={plan.at}
-              onChange={(event) => change({ at: Number(event.currentTarget.value) })}
-            >
-              {line.positions.map(({ at }) => (
-                <option key={at} value={at}>
-                  {ordinal(at)} fret
-                </option>
-              ))}
-            </select>
+              options={line.positions.map(({ at }) => [at, `${ordinal(at)} fret`])}
+              take={(at) => change({ at })}
+            />
           </>
         )}
         {(plan.way === 'one-string' || plan.way === 'diagonal') && (
           <>
             {plan.way === 'diagonal' ? ' from ' : ' '}
-            <select
-              aria-label="String"
-              className={classes['word']}
+            <Word
+              label="String"
               value={plan.string}
-              onChange={(event) => change({ string: Number(event.currentTarget.value) })}
-            >
-              {line.neck.open.map((_, string) => (
-                <option key={strings - string} value={string}>
-                  string {strings - string}
-                </option>
-              ))}
-            </select>
+              options={line.neck.open.map((_, string) => [string, `string ${strings - string}`])}
+              take={(string) => change({ string })}
+            />
           </>
         )}
         {plan.way === 'diagonal' && (
           <>
             {', '}
-            <select
-              aria-label="Octaves along the neck"
-              className={classes['word']}
+            <Word
+              label="Octaves along the neck"
               value={plan.climb}
-              onChange={(event) => change({ climb: Number(event.currentTarget.value) })}
-            >
-              {[1, 2, 3].map((count) => (
-                <option key={count} value={count}>
-                  {count} {count === 1 ? 'octave' : 'octaves'}
-                </option>
-              ))}
-            </select>
+              options={OCTAVES}
+              take={(climb) => change({ climb })}
+            />
           </>
         )}
         {', from '}
-        <select
-          aria-label="Starts on"
-          className={classes['word']}
+        <Word<Plan['from']>
+          label="Starts on"
           value={plan.from}
-          onChange={(event) => change({ from: event.currentTarget.value as Plan['from'] })}
-        >
-          {plan.chord.formula.map((degree) => (
-            <option key={degree} value={degree}>
-              the {degreeName(degree)}
-            </option>
-          ))}
-          <option value="lowest">the lowest tone</option>
-        </select>{' '}
+          options={[
+            ...plan.chord.formula.map((degree) => [degree, `the ${degreeName(degree)}`] as const),
+            ['lowest', 'the lowest tone'],
+          ]}
+          take={(from) => change({ from })}
+        />{' '}
         <Word
           label="Direction"
           value={plan.direction}
-          words={DIRECTION_WORDS}
-          values={DIRECTIONS}
+          options={named(DIRECTIONS, DIRECTION_WORDS)}
           take={(direction) => change({ direction })}
         />
         {', '}
-        <select
-          aria-label="Octaves"
-          className={classes['word']}
-          value={plan.octaves ?? ''}
-          onChange={(event) =>
-            change({ octaves: event.currentTarget.value === '' ? undefined : Number(event.currentTarget.value) })
-          }
-        >
-          <option value="">all octaves</option>
-          {[1, 2, 3].map((count) => (
-            <option key={count} value={count}>
-              {count} {count === 1 ? 'octave' : 'octaves'}
-            </option>
-          ))}
-        </select>
+        <Word
+          label="Octaves"
+          value={plan.octaves ?? 'all'}
+          options={[['all', 'all octaves'], ...OCTAVES]}
+          take={(octaves) => change({ octaves: octaves === 'all' ? undefined : octaves })}
+        />
         {', as '}
         <Word
           label="Pattern"
           value={plan.pattern}
-          words={PATTERN_WORDS}
-          values={PATTERNS}
+          options={named(PATTERNS, PATTERN_WORDS)}
           take={(pattern) => change({ pattern })}
         />
         {' in '}
         <Word
           label="Note value"
           value={plan.value}
-          words={VALUE_WORDS}
-          values={NOTE_VALUES}
+          options={named(NOTE_VALUES, VALUE_WORDS)}
           take={(value) => change({ value })}
         />
         {' of '}
-        <select
-          aria-label="Time"
-          className={classes['word']}
-          value={plan.beatsPerBar}
-          onChange={(event) => change({ beatsPerBar: event.currentTarget.value === '3' ? 3 : 4 })}
-        >
-          <option value={4}>4/4</option>
-          <option value={3}>3/4</option>
-        </select>
+        <Word label="Time" value={plan.beatsPerBar} options={TIMES} take={(beatsPerBar) => change({ beatsPerBar })} />
         {', in '}
         <TuningWord state={state} />
         {', accents on '}
         <Word
           label="Accents"
           value={plan.accent}
-          words={ACCENT_WORDS}
-          values={ACCENTS}
+          options={named(ACCENTS, ACCENT_WORDS)}
           take={(accent) => change({ accent })}
         />
       </p>
-      <div className={classes['typing']}>
-        <label>
-          <span className="heard-only">Chord</span>
-          <kbd>/</kbd>{' '}
-          <input
-            id={CHORD_INPUT_ID}
-            value={text}
-            onChange={(event) => type(event.currentTarget.value)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur()
-            }}
-            aria-invalid={problem !== undefined}
-            aria-describedby={problem === undefined ? undefined : 'arpeggio-problem'}
-            autoComplete="off"
-            autoCapitalize="off"
-            spellCheck={false}
-            maxLength={40}
-          />
-        </label>
-        {problem !== undefined && (
-          <span id="arpeggio-problem" role="alert" className={classes['problem']}>
-            {problem}
-          </span>
-        )}
-        <button type="button" className={classes['quiet']} onClick={state.undo} disabled={!state.canUndo}>
-          undo
-        </button>
-        <button type="button" className={classes['quiet']} onClick={state.redo} disabled={!state.canRedo}>
-          redo
-        </button>
-        <span className={classes['keys']}>
-          <kbd>←</kbd>
-          <kbd>→</kbd> position <kbd>Space</kbd> play and stop
-        </span>
-      </div>
+      <Typed state={state} />
     </section>
   )
 }
 
-/** The instrument's own tuning, a common one, or one of the player's. */
-function TuningWord({ state }: { readonly state: ArpeggioState }) {
-  const { settings } = useStore($session)
-  const { plan, setting, change } = state
-  const letters = (tuning: Tuning) => tuningLetters(tuning, settings.naming)
-  const others = [...COMMON_TUNINGS, ...setting.ownTunings].filter(
-    (one) => writeTuning(one) !== writeTuning(setting.instrument.tuning),
-  )
-  const now = plan.tuning && writeTuning(plan.tuning)
-  const known = plan.tuning === undefined || others.some((one) => writeTuning(one) === now)
-  return (
-    <select
-      aria-label="Tuning"
-      className={classes['word']}
-      value={now ?? ''}
-      onChange={(event) => {
-        const tuning = others.find((one) => writeTuning(one) === event.currentTarget.value)
-        change({ tuning, shape: undefined, chosen: [], line: 0, string: 0 })
-      }}
-    >
-      <option value="">{letters(setting.instrument.tuning)}</option>
-      {!known && plan.tuning && <option value={now}>{letters(plan.tuning)}</option>}
-      {others.map((one) => (
-        <option key={writeTuning(one)} value={writeTuning(one)}>
-          {letters(one)}
-        </option>
-      ))}
-    </select>
-  )
-}
+type Options<Value> = readonly (readonly [Value, string])[]
 
-function Word<Value extends string>({
+const OCTAVES: Options<number> = [[1, '1 octave'], [2, '2 octaves'], [3, '3 octaves']] // biome-ignore format: a list
+const TIMES: Options<Plan['beatsPerBar']> = [[4, '4/4'], [3, '3/4']] // biome-ignore format: a list
+
+const named = <Value extends string>(
+  values: readonly Value[],
+  words: Readonly<Record<Value, string>>,
+): Options<Value> => values.map((value) => [value, words[value]])
+
+/** A word that opens its choices. */
+function Word<Value extends string | number>({
   label,
   value,
-  words,
-  values,
+  options,
   take,
 }: {
   readonly label: string
   readonly value: Value
-  readonly words: Readonly<Record<Value, string>>
-  readonly values: readonly Value[]
+  readonly options: Options<Value>
   readonly take: (value: Value) => void
 }) {
   return (
     <select
       aria-label={label}
-      className={classes['word']}
+      className={sentence['word']}
       value={value}
-      onChange={(event) => take(event.currentTarget.value as Value)}
+      onChange={(event) => {
+        const chosen = options[event.currentTarget.selectedIndex]
+        if (chosen) take(chosen[0])
+      }}
     >
-      {values.map((one) => (
+      {options.map(([one, words]) => (
         <option key={one} value={one}>
-          {words[one]}
+          {words}
         </option>
       ))}
     </select>
+  )
+}
+
+/** The instrument's own tuning, a common one, or one of the player's. */
+function TuningWord({ state: { plan, setting, change } }: { readonly state: ArpeggioState }) {
+  const { settings } = useStore($session)
+  const own = writeTuning(setting.instrument.tuning)
+  const now = plan.tuning ?? setting.instrument.tuning
+  // One of an address may be none of the list.
+  const tunings = new Map<string, Tuning>(
+    [setting.instrument.tuning, now, ...COMMON_TUNINGS, ...setting.ownTunings].map((one) => [writeTuning(one), one]),
+  )
+  return (
+    <Word
+      label="Tuning"
+      value={writeTuning(now)}
+      options={[...tunings].map(([written, tuning]) => [written, tuningLetters(tuning, settings.naming)])}
+      take={(written) =>
+        change({
+          tuning: written === own ? undefined : tunings.get(written),
+          shape: undefined,
+          chosen: [],
+          line: 0,
+          string: 0,
+        })
+      }
+    />
+  )
+}
+
+/** The field to type the chord, and what is wrong with it; undo and redo; the keys that help. */
+function Typed({ state: { text, type, problem, undo, redo, canUndo, canRedo } }: { readonly state: ArpeggioState }) {
+  return (
+    <div className={sentence['typing']}>
+      <label className={sentence['field']}>
+        <span className="heard-only">Chord</span>
+        <kbd>/</kbd>
+        <input
+          id={CHORD_INPUT_ID}
+          className="plain-field"
+          value={text}
+          onChange={(event) => type(event.currentTarget.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur()
+          }}
+          aria-invalid={problem !== undefined}
+          aria-describedby={problem === undefined ? undefined : 'arpeggio-problem'}
+          autoComplete="off"
+          autoCapitalize="off"
+          spellCheck={false}
+          maxLength={40}
+        />
+      </label>
+      {problem !== undefined && (
+        <span id="arpeggio-problem" role="alert" className={sentence['problem']}>
+          {problem}
+        </span>
+      )}
+      <button type="button" className={classes['quiet']} onClick={undo} disabled={!canUndo}>
+        undo
+      </button>
+      <button type="button" className={classes['quiet']} onClick={redo} disabled={!canRedo}>
+        redo
+      </button>
+      <p className={sentence['keys']}>
+        <span>
+          <kbd>←</kbd>
+          <kbd>→</kbd> position
+        </span>
+        <span>
+          <kbd>Space</kbd> play and stop
+        </span>
+        <span>
+          <kbd>T</kbd> the voicing to the tray
+        </span>
+      </p>
+    </div>
   )
 }

@@ -4,6 +4,7 @@ import { reachVerdict } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
 import { type Frets, writeShape } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
+import { Heads } from '../../shell/Heads.tsx'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
 import { onString } from './plan.ts'
@@ -52,6 +53,7 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
         <label className={classes['choice']}>
           Fingering{' '}
           <select
+            className="plain-field"
             aria-label="Fingering"
             value={plan.line}
             onChange={(event) => change({ line: Number(event.currentTarget.value) })}
@@ -66,16 +68,7 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
         </label>
       )}
       <table className={classes['table']}>
-        <thead>
-          <tr>
-            <th scope="col">tone</th>
-            <th scope="col">note</th>
-            <th scope="col">string</th>
-            <th scope="col">fret</th>
-            <th scope="col">finger</th>
-            <th scope="col">also</th>
-          </tr>
-        </thead>
+        <Heads of={['tone', 'note', 'string', 'fret', 'finger', 'also']} />
         <tbody>
           {notes.map((note, index) => {
             const other = arpeggio.others.find(({ midi, string }) => midi === note.midi && string !== note.string)

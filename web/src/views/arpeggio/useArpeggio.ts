@@ -1,4 +1,4 @@
-/** The state of the Arpeggio view: the plan with its undo, what is typed, the address, the keys. */
+/** The state of the Arpeggio view: the plan with its undo, what is typed, what plays, the address. */
 import { useStore } from '@nanostores/react'
 import type { Setting } from '@nestling/core/build'
 import { readSymbol } from '@nestling/core/chord'
@@ -6,15 +6,15 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { stopListening } from '../../ear/listening.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { hearChords, hearScore } from '../../state/hearing.ts'
+import { changedFrom, type Moment, NO_HISTORY, redone, undone } from '../../state/history.ts'
 import { $session, $setting } from '../../state/session.ts'
 import { type Params, readPlan, writePlan } from './address.ts'
-import { clampAt, type Line, lineOf } from './plan.ts'
+import { type Line, lineOf } from './plan.ts'
 import { scoreOf } from './toScore.ts'
 import type { Plan } from './types.ts'
 
 export const OWNER = 'arpeggio'
 export const CHORD_INPUT_ID = 'arpeggio-chord'
-const MOST_UNDO = 200
 /** A plan that stays this long is written into the address. */
 const SETTLED_MS = 60
 
@@ -39,16 +39,10 @@ export interface ArpeggioState {
   readonly select: (index: number) => void
 }
 
-interface Steps {
-  readonly past: readonly Plan[]
-  readonly now: Plan
-  readonly future: readonly Plan[]
-}
-
 export function useArpeggio(params: Params): ArpeggioState {
   const setting = useStore($setting)
   const [first] = useState(() => readPlan(params, setting))
-  const [steps, setSteps] = useState<Steps>({ past: [], now: first.plan, future: [] })
+  const [steps, setSteps] = useState<Moment<Plan>>({ now: first.plan, history: NO_HISTORY })
   const [text, setText] = useState(first.plan.symbol)
   const [problem, setProblem] = useState(first.problem)
   const [loop, setLoop] = useState(true)
@@ -58,21 +52,11 @@ export function useArpeggio(params: Params): ArpeggioState {
 
   const change = useCallback(
     (changes: Partial<Plan>) =>
-      setSteps(({ past, now }) => ({ past: [...past, now].slice(-MOST_UNDO), now: settled(now, changes), future: [] })),
+      setSteps(({ now, history }) => ({ now: settled(now, changes), history: changedFrom(history, now) })),
     [],
   )
-  const undo = useCallback(() => {
-    setSteps((all) => {
-      const before = all.past.at(-1)
-      return before ? { past: all.past.slice(0, -1), now: before, future: [all.now, ...all.future] } : all
-    })
-  }, [])
-  const redo = useCallback(() => {
-    setSteps((all) => {
-      const [next, ...future] = all.future
-      return next ? { past: [...all.past, all.now], now: next, future } : all
-    })
-  }, [])
+  const undo = useCallback(() => setSteps((moment) => undone(moment) ?? moment), [])
+  const redo = useCallback(() => setSteps((moment) => redone(moment) ?? moment), [])
   // After undo and redo the field says what is played; while typing it is left alone.
   const typed = useRef(plan.symbol)
   useEffect(() => {
@@ -131,32 +115,6 @@ export function useArpeggio(params: Params): ArpeggioState {
     hearScore(score, { owner: OWNER, tempo: settings.tempo, swing: settings.swing, countIn: score.countIn })
   }, [line, plan, loop])
 
-  useEffect(() => {
-    const acts: Readonly<Record<string, () => void>> = {
-      ' ': playOrStop,
-      '/': () => document.getElementById(CHORD_INPUT_ID)?.focus(),
-      ArrowLeft: () => change({ at: clampAt(plan.at - 1, line.neck), way: plan.way, chosen: [] }),
-      ArrowRight: () => change({ at: clampAt(plan.at + 1, line.neck), way: plan.way, chosen: [] }),
-    }
-    const onKey = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || isTyping(event.target)) return
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-        event.preventDefault()
-        if (event.shiftKey) redo()
-        else undo()
-        return
-      }
-      if (event.ctrlKey || event.metaKey || event.altKey) return
-      const onButton = event.target instanceof HTMLElement && event.target.closest('button, a') !== null
-      const act = acts[event.key]
-      if (!act || (event.key === ' ' && onButton)) return
-      event.preventDefault()
-      act()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [playOrStop, change, undo, redo, plan.at, plan.way, line.neck])
-
   return {
     plan,
     line,
@@ -167,8 +125,8 @@ export function useArpeggio(params: Params): ArpeggioState {
     change,
     undo,
     redo,
-    canUndo: steps.past.length > 0,
-    canRedo: steps.future.length > 0,
+    canUndo: steps.history.past.length > 0,
+    canRedo: steps.history.future.length > 0,
     loop,
     setLoop,
     playOrStop,
@@ -176,10 +134,6 @@ export function useArpeggio(params: Params): ArpeggioState {
     select,
   }
 }
-
-export const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  target.closest('input, textarea, select, [role="menu"], [role="dialog"], [role="slider"], [role="tablist"]') !== null
 
 /** Choices that belong to another line are given up with it. */
 function settled(now: Plan, changes: Partial<Plan>): Plan {

@@ -14,9 +14,7 @@ const MOST_LOOKED_AT = 300
 export function useVoicingInside({ plan, line, setting }: ArpeggioState): Frets | undefined {
   const { shape, chord, tuning, at, way } = plan
   const [found, setFound] = useState<Frets | undefined>(undefined)
-  const fits = shape?.every(
-    (fret, string) => fret === null || line.notes.some((note) => note.string === string && note.fret === fret),
-  )
+  const fits = shape !== undefined && isInside(shape, line)
   const wanted = !fits && way === 'position'
   useEffect(() => {
     setFound(undefined)

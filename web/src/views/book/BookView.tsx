@@ -41,6 +41,7 @@ function Pages(props: BookViewProps) {
           <label className={classes['find']}>
             <span>Find</span>
             <input
+              className="plain-field"
               value={find}
               onChange={(event) => setFind(event.currentTarget.value)}
               placeholder="a name, a chord, a shape"

@@ -1,6 +1,7 @@
 /** Everything that a key does in the Build view, and how the list of keys tells it. */
-import { LABELS } from '../../contracts/settings.ts'
-import { clearNeck, invert, isOpen, moveFret, moveStrings, redo, undo } from '../../state/build/index.ts'
+import { LABELS, type Labels } from '../../contracts/settings.ts'
+import type { PageKeys } from '../../shell/pageKeys.ts'
+import { clearNeck, invert, moveFret, moveStrings, redo, undo } from '../../state/build/index.ts'
 import { $session, changeSettings } from '../../state/session.ts'
 import { hearInHand } from './hear.ts'
 import { keepInHand, toTray } from './keeping.ts'
@@ -32,25 +33,11 @@ export const KEY_HELP: readonly KeyHelp[] = [
   { keys: ['?'], does: 'this list' },
 ]
 
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  target.closest(
-    'input, textarea, select, [contenteditable], [role="menu"], [role="dialog"], [role="listbox"], [role="slider"], [role="tablist"]',
-  ) !== null
-
-/** One handler for the page; `openHelp` shows the list. */
-export function onBuildKey(event: KeyboardEvent, openHelp: () => void): void {
-  if (!isOpen() || event.defaultPrevented || isTyping(event.target)) return
-  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-    event.preventDefault()
-    if (event.shiftKey) redo()
-    else undo()
-    return
-  }
-  if (event.ctrlKey || event.metaKey || event.altKey) return
-  const onButton = event.target instanceof HTMLElement && event.target.closest('button, a') !== null
-  const { settings } = $session.get()
-  const act: Readonly<Record<string, () => unknown>> = {
+/** What every key of the page does; `openHelp` shows the list above. */
+export const buildKeys = (openHelp: () => void): PageKeys => ({
+  undo,
+  redo,
+  acts: {
     '/': () => document.getElementById(LINE_INPUT_ID)?.focus(),
     ArrowLeft: () => moveFret(-1),
     ArrowRight: () => moveFret(1),
@@ -58,18 +45,16 @@ export function onBuildKey(event: KeyboardEvent, openHelp: () => void): void {
     ArrowDown: () => invert(-1),
     '[': () => moveStrings(-1),
     ']': () => moveStrings(1),
+    ' ': (event) => hearInHand(event.shiftKey ? 'arpeggio' : 'strum'),
     g: () => hearInHand('together'),
-    b: () => changeSettings({ bassStandIn: !settings.bassStandIn }),
-    l: () => changeSettings({ labels: LABELS[(LABELS.indexOf(settings.labels) + 1) % LABELS.length] ?? 'degree' }),
+    b: () => changeSettings({ bassStandIn: !$session.get().settings.bassStandIn }),
+    l: () => changeSettings({ labels: labelsAfter($session.get().settings.labels) }),
     t: () => toTray(),
     k: () => keepInHand(),
     e: () => document.querySelector<SVGElement>('[data-testid="neck"]')?.focus(),
     Backspace: () => clearNeck(),
     '?': openHelp,
-    ...(onButton ? {} : { ' ': () => hearInHand(event.shiftKey ? 'arpeggio' : 'strum') }),
-  }
-  const done = act[event.key] ?? act[event.key.toLowerCase()]
-  if (done === undefined) return
-  event.preventDefault()
-  done()
-}
+  },
+})
+
+const labelsAfter = (labels: Labels): Labels => LABELS[(LABELS.indexOf(labels) + 1) % LABELS.length] ?? 'degree'

@@ -1,8 +1,9 @@
 /** All effects of the Build view: opening the store, the address, the keys, and what is said aloud. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { spokenVoicing } from '../../neck/labels.ts'
+import { usePageKeys } from '../../shell/pageKeys.ts'
 import {
   $build,
   $typed,
@@ -17,7 +18,7 @@ import {
 import { tell } from '../../state/notices.ts'
 import { $session, $setting, changeSettings } from '../../state/session.ts'
 import type { BuildViewProps } from './BuildView.tsx'
-import { onBuildKey } from './keys.ts'
+import { buildKeys } from './keys.ts'
 import { $chosenFingers } from './shown.ts'
 
 /** A state that stays this long is written into the address. */
@@ -76,11 +77,7 @@ export function useBuild(
     window.addEventListener('popstate', back)
     return () => window.removeEventListener('popstate', back)
   }, [])
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => onBuildKey(event, openHelp)
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [openHelp])
+  usePageKeys(useMemo(() => buildKeys(openHelp), [openHelp]))
 
   return state
 }

@@ -5,9 +5,9 @@ import { ghostTones, type Voicing, writeShape } from '@nestling/core/voicing'
 import { useMemo } from 'react'
 import { Board, Strings } from '../../neck/Board.tsx'
 import { Egg } from '../../neck/Egg.tsx'
-import { neckLayout } from '../../neck/layout.ts'
 import neckClasses from '../../neck/neck.module.css'
 import { degreeSign } from '../../neck/tone.ts'
+import { useBoard } from '../../neck/useBoard.ts'
 import { stringsApart } from '../../neck/words.ts'
 import { $session } from '../../state/session.ts'
 import classes from './MapView.module.css'
@@ -19,7 +19,7 @@ const lowest = ({ frets }: Voicing): number => Math.min(...frets.filter((fret): 
 export function RowLine({ found, selected }: { readonly found: FoundMap; readonly selected: Selected }) {
   const { settings } = useStore($session)
   const { neck, build, setting, map } = found
-  const instrument = instrumentFor(build, setting)
+  const instrument = useMemo(() => instrumentFor(build, setting), [build, setting])
   const row = found.changed[selected.row]
   const shapes = useMemo(
     () =>
@@ -28,14 +28,8 @@ export function RowLine({ found, selected }: { readonly found: FoundMap; readonl
         .sort((a, b) => lowest(a) - lowest(b)),
     [row],
   )
-  const layout = useMemo(
-    () =>
-      neckLayout(neck, Math.min(neck.lastFret, Math.max(15, build.fretMax)), {
-        lowOnTop: settings.lowOnTop,
-        leftHanded: instrument.handed === 'left',
-      }),
-    [neck, build.fretMax, settings.lowOnTop, instrument.handed],
-  )
+  const board = useBoard(neck, instrument, settings, build.fretMax)
+  const { layout } = board
   const strings = map.rows[selected.row]?.strings
   if (!strings || shapes.length === 0) return null
   const count = neck.open.length
@@ -58,12 +52,7 @@ export function RowLine({ found, selected }: { readonly found: FoundMap; readonl
         role="img"
         aria-label={`${shapes.map(({ frets }) => writeShape(frets)).join(', ')} along one neck`}
       >
-        <Board
-          layout={layout}
-          openNames={instrument.tuning.strings.map(({ name }) => name)}
-          naming={settings.naming}
-          capo={undefined}
-        />
+        <Board {...board} />
         <Strings layout={layout} frets={undefined} silent={[]} />
         <g className={neckClasses['line']}>
           {shapes.map((shape) => (

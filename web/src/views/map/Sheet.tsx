@@ -9,6 +9,7 @@ import { memo } from 'react'
 import { SmallNeck } from '../../neck/SmallNeck.tsx'
 import { degreeName } from '../../neck/tone.ts'
 import { movesWords, stringsApart } from '../../neck/words.ts'
+import { Heads } from '../../shell/Heads.tsx'
 import { $session } from '../../state/session.ts'
 import { collect } from './collect.ts'
 import classes from './MapView.module.css'
@@ -44,17 +45,12 @@ export function Sheet({ found, sets, landmarks, selected, select }: SheetProps) 
         )}
       </p>
       <table className={classes['sheet']}>
-        <thead>
-          <tr>
-            <th scope="col">strings</th>
-            {map.basses.map((bass) => (
-              <th key={bass} scope="col">
-                {change.kind === 'extend' ? 'before: ' : ''}
-                {degreeName(bass)} in the bass
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads
+          of={[
+            'strings',
+            ...map.basses.map((bass) => `${change.kind === 'extend' ? 'before: ' : ''}${degreeName(bass)} in the bass`),
+          ]}
+        />
         <tbody>
           {map.rows.map((row, rowIndex) =>
             isShown(row.strings, sets) ? (

@@ -11,7 +11,7 @@ import {
   type Setting,
   writeBuild,
 } from '@nestling/core/build'
-import { readSymbol } from '@nestling/core/chord'
+import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { EXTENSIONS } from '@nestling/core/name'
 import { type Neck, neckOf } from '@nestling/core/neck'
 import { startTransition, useEffect, useRef, useState } from 'react'
@@ -66,7 +66,9 @@ const SETTLED_MS = 50
 function addressOf({ build, change, setting }: FoundMap): string {
   const strings = setting.instrument.tuning.strings.length
   const params = new URLSearchParams(writeBuild(build, strings) as Record<string, string>)
-  if (change.kind === 'morph') params.set('morph', suffixIn(change, build))
+  // As it would follow the letter of any root.
+  if (change.kind === 'morph')
+    params.set('morph', writeSymbol({ root: 'C', formula: change.formula }, { ascii: true }).slice(1))
   if (change.kind === 'extend') {
     params.set('add', change.extension)
     params.set('way', change.way)
@@ -161,12 +163,6 @@ async function answer(
   return { build, setting, neck: neckOf(instrumentFor(build, setting)), map, change, changed }
 }
 
-/** A morph's formula as a suffix for the address. */
-function suffixIn(change: Extract<MapChange, { kind: 'morph' }>, build: Build): string {
-  const found = MORPHS.find(({ formula }) => formula.join() === change.formula.join())
-  return found?.suffix ?? build.symbol
-}
-
 const morphsOf = (suffixes: readonly string[]) =>
   suffixes.flatMap((suffix) => {
     const read = readSymbol(`C${suffix}`)
@@ -188,7 +184,6 @@ export const SEVENTH_MORPHS = morphsOf([
   'maj7#5',
   '7#5',
 ])
-const MORPHS = [...TRIAD_MORPHS, ...SEVENTH_MORPHS]
 
 /** Whether a row of the sheet is shown. */
 export function isShown(strings: readonly number[], sets: ShownSets): boolean {

@@ -2,6 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { withSigns } from '@nestling/core/pitch'
+import sentence from '../../../shell/sentence.module.css'
 import { $preview, type BuildState, typeLine } from '../../../state/build/index.ts'
 import { $session } from '../../../state/session.ts'
 import classes from './BuildLine.module.css'
@@ -14,7 +15,7 @@ export function BuildLine({ state }: { readonly state: BuildState }) {
   const word = { build, setting, naming: settings.naming }
   return (
     <section aria-label="Build line" className={classes['area']}>
-      <p className={classes['line']}>
+      <p className={sentence['sentence']}>
         <ChordWord state={state} /> as <Word field="arrangement" label="Arrangement" {...word} /> on{' '}
         <Word field="strings" label="String set" {...word} />, <Word field="bass" label="Bass tone" {...word} /> in the
         bass
@@ -32,7 +33,7 @@ export function BuildLine({ state }: { readonly state: BuildState }) {
           </>
         )}
       </p>
-      <div className={classes['typing']}>
+      <div className={sentence['typing']}>
         <TypedLine />
         <LineProblem />
       </div>
@@ -50,16 +51,15 @@ function ChordWord({ state }: { readonly state: BuildState }) {
     <>
       <button
         type="button"
-        className={classes['chord']}
+        className={`${sentence['chord']} ${preview === undefined ? '' : classes['preview']}`}
         onClick={() => focusLine(writeSymbol(state.build.chord, { ascii: true }))}
         aria-label={`Chord ${symbol}: type another`}
-        data-preview={preview !== undefined || undefined}
       >
         {symbol}
       </button>
       <button
         type="button"
-        className={classes['formula']}
+        className={sentence['formula']}
         onClick={() => focusLine(`${state.build.chord.root} ${state.build.chord.formula.join(' ')}`)}
         aria-label={`Formula ${chord.formula.join(' ')}: type another`}
         data-testid="formula"

@@ -3,6 +3,7 @@ import { Combobox, useCombobox } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { completeLine } from '@nestling/core/build'
 import { memo, useMemo, useState } from 'react'
+import sentence from '../../../shell/sentence.module.css'
 import { $build, $typed, typeLine } from '../../../state/build/index.ts'
 import classes from './BuildLine.module.css'
 
@@ -33,12 +34,13 @@ export const TypedLine = memo(function TypedLine() {
       shadow="md"
     >
       <Combobox.Target>
-        <label className={classes['field']}>
+        <label className={sentence['field']}>
           <span className="heard-only">Type a chord and how to build it</span>
           <kbd>/</kbd>
           <Combobox.EventsTarget>
             <input
               id={LINE_INPUT_ID}
+              className={`plain-field ${classes['field']}`}
               value={line}
               onChange={(event) => {
                 typeLine(event.currentTarget.value)
@@ -85,7 +87,7 @@ export const LineProblem = memo(function LineProblem() {
   if (problem === undefined) return <Keys />
   const shown = line.length > 60 ? `${line.slice(0, 60)}…` : line
   return (
-    <p id="build-line-problem" role="alert" className={classes['problem']}>
+    <p id="build-line-problem" role="alert" className={sentence['problem']}>
       {problem.at < shown.length && (
         <span aria-hidden="true" className={classes['place']}>
           {shown.slice(0, problem.at)}
@@ -107,7 +109,7 @@ const HINTS = [
 ] as const
 
 const Keys = () => (
-  <p className={classes['keys']}>
+  <p className={sentence['keys']}>
     {HINTS.map(([keys, words]) => (
       <span key={words}>
         {keys.map((key) => (

@@ -3,6 +3,7 @@ import { useStore } from '@nanostores/react'
 import { type ChoiceField, choicesOf } from '@nestling/core/build'
 import type { NamingSystem } from '@nestling/core/pitch'
 import { memo, useEffect, useState } from 'react'
+import sentence from '../../../shell/sentence.module.css'
 import { $build, $counts, type BuildState, countWord, takeBuild } from '../../../state/build/index.ts'
 import classes from './BuildLine.module.css'
 import { choiceWords, wordOf } from './choiceWords.ts'
@@ -26,7 +27,7 @@ export const Word = memo(function Word({ field, label, build, setting, naming }:
   const button = (
     <UnstyledButton
       id={id}
-      className={classes['word']}
+      className={sentence['word']}
       aria-label={`${label}: ${now}`}
       aria-haspopup="menu"
       aria-expanded={opened}

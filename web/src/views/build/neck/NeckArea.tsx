@@ -5,9 +5,9 @@ import { writeSymbol } from '@nestling/core/chord'
 import { type GhostTone, ghostTones, rotations } from '@nestling/core/voicing'
 import { useEffect, useMemo, useRef } from 'react'
 import { eggLabel, spokenVoicing } from '../../../neck/labels.ts'
-import { neckLayout } from '../../../neck/layout.ts'
 import { type DrawnTone, NeckView } from '../../../neck/NeckView.tsx'
 import classes from '../../../neck/neck.module.css'
+import { useBoard } from '../../../neck/useBoard.ts'
 import { $preview, type BuildState, neckIn } from '../../../state/build/index.ts'
 import { $session } from '../../../state/session.ts'
 import { toldOver, useShapeInHand } from '../shown.ts'
@@ -16,28 +16,14 @@ import { Cursor, Places, placeId } from './Places.tsx'
 import { placeWords } from './placeWords.ts'
 import { useNeckHands } from './useNeckHands.ts'
 
-const FEWEST_FRETS = 15
-
 export function NeckArea({ state }: { readonly state: BuildState }) {
   const { settings } = useStore($session)
   const preview = useStore($preview)
   const { neck, voicing, told, fingering, silent } = useShapeInHand(state)
   const { build, setting, frets } = state
   const instrument = useMemo(() => instrumentFor(build, setting), [build, setting])
-  const highest = Math.max(FEWEST_FRETS, ...(frets ?? []).map((fret) => fret ?? 0))
-  const lastFret = Math.min(neck.lastFret, highest)
-  const leftHanded = instrument.handed === 'left'
-  const layout = useMemo(
-    () => neckLayout(neck, lastFret, { lowOnTop: settings.lowOnTop, leftHanded }),
-    [neck, lastFret, settings.lowOnTop, leftHanded],
-  )
-  const openNames = useMemo(() => instrument.tuning.strings.map((pitch) => pitch.name), [instrument])
-  const capo = useMemo(() => {
-    if (!instrument.capo) return undefined
-    const { fret, strings } = instrument.capo
-    const count = instrument.tuning.strings.length
-    return { fret, strings: strings === 'all' ? [0, count - 1] : strings.map((number) => count - number) }
-  }, [instrument])
+  const board = useBoard(neck, instrument, settings, Math.max(0, ...(frets ?? []).map((fret) => fret ?? 0)))
+  const { layout } = board
   const stones = useMemo(
     () => (voicing ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join()) : []),
     [voicing, neck],
@@ -71,7 +57,8 @@ export function NeckArea({ state }: { readonly state: BuildState }) {
     [settled, settings.naming],
   )
   // For a blink after another instrument was taken, the words are still those of the neck before.
-  const settledNeckFits = neckIn(settled).open.length === neck.open.length && lastFret <= neckIn(settled).lastFret
+  const settledNeckFits =
+    neckIn(settled).open.length === neck.open.length && layout.lastFret <= neckIn(settled).lastFret
   const scroller = useRef<HTMLDivElement>(null)
   const centre = useMemo(() => {
     const pressed = (frets ?? []).filter((fret): fret is number => fret !== null)
@@ -106,11 +93,8 @@ export function NeckArea({ state }: { readonly state: BuildState }) {
       >
         <NeckView
           neck={neck}
-          layout={layout}
-          openNames={openNames}
-          capo={capo}
+          board={board}
           hand={setting.hand}
-          naming={settings.naming}
           frets={shownFrets}
           tones={tones}
           silent={preview ? [] : silent}

@@ -10,6 +10,7 @@ import { type Frets, type GhostTone, ghostTones, writeShape } from '@nestling/co
 import { memo } from 'react'
 import { degreeName, degreeSign } from '../../../neck/tone.ts'
 import { arrangementWords } from '../../../neck/words.ts'
+import { Heads } from '../../../shell/Heads.tsx'
 import type { BuildState } from '../../../state/build/index.ts'
 import { $session } from '../../../state/session.ts'
 import { $chosenFingers, fingersText, type ShapeInHand, useShapeInHand } from '../shown.ts'
@@ -101,16 +102,7 @@ function Strings({ state, inHand }: { readonly state: BuildState; readonly inHan
   const pluckers = pluckersOf(frets)
   return (
     <table className={classes['strings']}>
-      <thead>
-        <tr>
-          <th scope="col">string</th>
-          <th scope="col">fret</th>
-          <th scope="col">note</th>
-          <th scope="col">degree</th>
-          <th scope="col">finger</th>
-          {fingerstyle && <th scope="col">plucks</th>}
-        </tr>
-      </thead>
+      <Heads of={['string', 'fret', 'note', 'degree', 'finger', ...(fingerstyle ? ['plucks'] : [])]} />
       <tbody>
         {frets
           .map((fret, index) => ({ fret, index }))

@@ -3,6 +3,7 @@ import { ActionIcon } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { retuning, type Tuning, tensionN, usualGauge } from '@nestling/core/neck'
 import { midiOf, writePitch } from '@nestling/core/pitch'
+import { Heads } from '../../../shell/Heads.tsx'
 import { IconPlayerPlay } from '../../../shell/icons.ts'
 import { hearChords } from '../../../state/hearing.ts'
 import { $session } from '../../../state/session.ts'
@@ -32,16 +33,7 @@ export function Retuning({ to }: { readonly to: Tuning }) {
     <section aria-label="Directions">
       <h2>Directions</h2>
       <table className={classes['table']}>
-        <thead>
-          <tr>
-            <th scope="col">string</th>
-            <th scope="col">from</th>
-            <th scope="col">to</th>
-            <th scope="col">turn</th>
-            <th scope="col">pull</th>
-            <th scope="col">hear</th>
-          </tr>
-        </thead>
+        <Heads of={['string', 'from', 'to', 'turn', 'pull', 'hear']} />
         <tbody>
           {[...changes].reverse().map((change) => {
             // The gauge that is usual for the pitch that the string was made for.

@@ -11,6 +11,7 @@ import { useMemo, useState } from 'react'
 import { EggPatterns } from '../../../neck/Egg.tsx'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
 import { degreeSign } from '../../../neck/tone.ts'
+import { Heads } from '../../../shell/Heads.tsx'
 import { $session, $setting } from '../../../state/session.ts'
 import classes from '../SetupView.module.css'
 
@@ -86,15 +87,15 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
         </div>
       </div>
       <table className={classes['table']}>
-        <thead>
-          <tr>
-            <th scope="col">chord</th>
-            <th scope="col">root lies at, string {count} to 1</th>
-            <th scope="col">open strings are, {count} to 1</th>
-            <th scope="col">shape with the others ringing</th>
-            <th scope="col">its name with the drones</th>
-          </tr>
-        </thead>
+        <Heads
+          of={[
+            'chord',
+            `root lies at, string ${count} to 1`,
+            `open strings are, ${count} to 1`,
+            'shape with the others ringing',
+            'its name with the drones',
+          ]}
+        />
         <tbody>
           {rows.map(({ chord, drones, shape, roots }) => (
             <tr key={chord.root}>

@@ -1,0 +1,41 @@
+/** Keys of a whole page. They rest while a field, a menu, a dialog or a slider has the focus. */
+import { useEffect, useRef } from 'react'
+
+export interface PageKeys {
+  /** By the key's name; a small letter stands for its capital as well. */
+  readonly acts: Readonly<Record<string, (event: KeyboardEvent) => unknown>>
+  readonly undo: () => unknown
+  readonly redo: () => unknown
+}
+
+const TAKES_KEYS =
+  'input, textarea, select, [contenteditable], [role="menu"], [role="dialog"], [role="listbox"], [role="slider"], [role="tablist"]'
+
+const isWithin = (target: EventTarget | null, selector: string): boolean =>
+  target instanceof Element && target.closest(selector) !== null
+
+export function onPageKey(event: KeyboardEvent, { acts, undo, redo }: PageKeys): void {
+  if (event.defaultPrevented || isWithin(event.target, TAKES_KEYS)) return
+  const control = event.ctrlKey || event.metaKey
+  const undoes = control && event.key.toLowerCase() === 'z'
+  if (!undoes && (control || event.altKey)) return
+  // The space bar presses the button that has the focus.
+  if (event.key === ' ' && isWithin(event.target, 'button, a, [role="button"]')) return
+  const act = undoes ? (event.shiftKey ? redo : undo) : (acts[event.key] ?? acts[event.key.toLowerCase()])
+  if (act === undefined) return
+  event.preventDefault()
+  act(event)
+}
+
+/** One listener for the page, however often what the keys do is made anew. */
+export function usePageKeys(keys: PageKeys): void {
+  const newest = useRef(keys)
+  useEffect(() => {
+    newest.current = keys
+  })
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => onPageKey(event, newest.current)
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+}
