@@ -195,6 +195,22 @@ test.describe('written and played', () => {
     await expect(page.getByRole('heading', { name: 'Book' })).toBeVisible()
   })
 
+  test('of a line longer than its pane the system that is played comes into sight', async ({ page, request }) => {
+    await settings(request, { tempo: 300, countInBars: 0 })
+    await open(page, '?chord=Cmaj7&position=7&from=lowest&pattern=fours')
+    const pane = page.getByRole('region', { name: 'Notation' })
+    const scrolled = () => pane.evaluate((box) => box.scrollTop)
+    expect(await scrolled()).toBe(0)
+    await page.locator('body').press('Space')
+    await expect.poll(scrolled).toBeGreaterThan(100)
+    await expect(page.getByTestId('notation').locator('[data-now]').first()).toBeInViewport()
+    await stop(page).click()
+    // A tone that is pressed on the neck is shown where it is written.
+    await page.getByTestId('arpeggio-tone').first().click()
+    await expect.poll(scrolled).toBe(0)
+    await expect(page.getByTestId('notation').locator('[data-selected]').first()).toBeInViewport()
+  })
+
   test('tempo by tapping stays within 20 and 300, and is kept', async ({ page }) => {
     await open(page)
     const tap = page.getByRole('button', { name: 'Tap' })

@@ -30,7 +30,9 @@ export interface EngraveOptions {
 export interface Engraving {
   /** The staff note and the TAB number of each note. */
   readonly elements: readonly (readonly Element[])[]
-  readonly height: number
+  /** Where each note's system begins, in pixels from the top of the drawing. */
+  readonly tops: readonly number[]
+  readonly systemPx: number
 }
 
 /** The name under which the browser's own timing tells how long an engraving took. */
@@ -121,6 +123,7 @@ async function draw(
   renderer.resize(width, systems * systemPx + 12)
   const context = renderer.getContext()
   const drawn: Pair[] = []
+  const tops: number[] = []
   for (let system = 0; system < systems; system++) {
     if (system > 0) await breathe()
     if (!isWanted()) break
@@ -131,13 +134,15 @@ async function draw(
       const place = { x, top: system * systemPx + headPx, width: each + (first ? HEAD_PX : 0) }
       const head = first ? (system === 0 ? 'clef and time' : 'clef') : 'none'
       drawn.push(...drawBar(vex, context, bar, notes, { ...options, ...place, head }))
+      tops.push(...bar.notes.map(() => system * systemPx))
     }
   }
   box.querySelector('svg')?.setAttribute('aria-hidden', 'true')
   if (isWanted()) into.replaceChildren(...box.childNodes)
   performance.measure(ENGRAVED, { start: began })
   return {
-    height: systems * systemPx + 12,
+    tops,
+    systemPx,
     elements: drawn.map((pair) => pair.flatMap((note) => note.getSVGElement() ?? [])),
   }
 }
@@ -235,7 +240,12 @@ function beamsOf(vex: Vex, notes: readonly InstanceType<Vex['StaveNote']>[], aBe
 function pairOf(vex: Vex, { pitch, stringNumber, fret, accent }: WrittenNote, value: NoteValue): Pair {
   const key = `${pitch.name.toLowerCase()}/${pitch.octave + 1}`
   const note = new vex.StaveNote({ keys: [key], duration: DURATION[value], autoStem: value === 'quarter' })
-  if (accent) note.addModifier(new vex.Articulation('a>').setPosition(vex.ModifierPosition.ABOVE))
+  if (accent) {
+    const sign = new vex.Articulation('a>').setPosition(vex.ModifierPosition.ABOVE)
+    // Above the staff: between its lines it would meet the beam.
+    sign.setBetweenLines(false)
+    note.addModifier(sign)
+  }
   const tab = new vex.TabNote({ positions: [{ str: stringNumber, fret }], duration: DURATION[value] })
   return [note, tab]
 }

@@ -80,8 +80,10 @@ function Cursor({
   const { judgement } = useStore($hearing)
   const now = owner === OWNER ? mark : undefined
   useEffect(() => {
-    const lit = now === undefined ? [] : (engraving.elements[now] ?? [])
+    if (now === undefined) return undefined
+    const lit = engraving.elements[now] ?? []
     for (const element of lit) element.setAttribute('data-now', '')
+    showSystem(engraving, now)
     return () => {
       for (const element of lit) element.removeAttribute('data-now')
     }
@@ -89,6 +91,7 @@ function Cursor({
   useEffect(() => {
     const chosen = engraving.elements.flatMap((pair, place) => (order[place] === selected ? pair : []))
     if (selected === undefined) return undefined
+    showSystem(engraving, order.indexOf(selected))
     for (const element of chosen) element.setAttribute('data-selected', '')
     return () => {
       for (const element of chosen) element.removeAttribute('data-selected')
@@ -103,4 +106,13 @@ function Cursor({
     }
   }, [engraving, judgement])
   return null
+}
+
+/** Of a line longer than its pane, the system of a note that is not wholly in sight comes to the top. */
+function showSystem({ elements, tops, systemPx }: Engraving, place: number): void {
+  const pane = elements[place]?.[0]?.closest('section')
+  const top = tops[place]
+  if (!pane || top === undefined) return
+  const { scrollTop, clientHeight } = pane
+  if (top < scrollTop || top + systemPx > scrollTop + clientHeight) pane.scrollTop = top
 }

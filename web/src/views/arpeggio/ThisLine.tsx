@@ -10,6 +10,7 @@ import classes from './ArpeggioView.module.css'
 import { onString } from './plan.ts'
 import type { ArpeggioState } from './useArpeggio.ts'
 import { buildHref, toTray } from './voicingInside.ts'
+import { REACH_WORDS } from './words.ts'
 
 export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; readonly voicing: Frets | undefined }) {
   const { settings } = useStore($session)
@@ -31,7 +32,7 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
         {notes.length} tones ·{' '}
         {cost.shifts === 0 ? 'the hand stays' : `${cost.shifts} ${cost.shifts === 1 ? 'shift' : 'shifts'}`} ·{' '}
         {cost.stretches === 0 ? 'no stretch' : `${cost.stretches} ${cost.stretches === 1 ? 'stretch' : 'stretches'}`} ·
-        opens {Math.round(arpeggio.widestMm)} mm, {verdict}
+        opens {Math.round(arpeggio.widestMm)} mm, {REACH_WORDS[verdict]}
       </p>
       {voicing && (
         <p>

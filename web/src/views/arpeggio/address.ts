@@ -57,7 +57,7 @@ export function readPlan(
     from: params['from'] === 'lowest' ? 'lowest' : (parseDegree(params['from'] ?? 'R') ?? 'R'),
     direction: oneOf(DIRECTIONS, params['direction']) ?? FIRST.direction,
     pattern: oneOf(PATTERNS, params['pattern']) ?? FIRST.pattern,
-    octaves: octaves !== undefined && octaves >= 1 && octaves <= 4 ? octaves : undefined,
+    octaves: octaves !== undefined && octaves >= 1 && octaves <= 3 ? octaves : undefined,
     value: oneOf(NOTE_VALUES, params['value']) ?? FIRST.value,
     accent: oneOf(ACCENTS, params['accent']) ?? FIRST.accent,
     beatsPerBar: params['beats'] === '3' ? 3 : 4,

@@ -1,4 +1,5 @@
 import type { Direction, Pattern } from '@nestling/core/arpeggio'
+import type { ReachVerdict } from '@nestling/core/hand'
 import type { Accent, NoteValue } from '../../notation/rhythm.ts'
 import type { WayKind } from './types.ts'
 
@@ -32,6 +33,11 @@ export const ACCENT_WORDS: Readonly<Record<Accent, string>> = {
   bar: 'each bar',
   root: 'each root',
   none: 'nothing',
+}
+export const REACH_WORDS: Readonly<Record<ReachVerdict, string>> = {
+  comfortable: 'easy for this hand',
+  stretch: 'a stretch for this hand',
+  beyond: 'more than this hand spans',
 }
 
 export const ordinal = (number: number): string => {
