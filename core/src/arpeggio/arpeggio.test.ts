@@ -126,12 +126,34 @@ describe('the other ways', () => {
     expect(degrees(one)).toBe('R b3 5 b7 R b3 5 b7 R b3 5 b7')
   })
 
-  test('a diagonal climbs from root to root, three frets or more for each octave', () => {
+  test('a diagonal climbs from root to root', () => {
     const one = arpeggio('Cmaj7', { kind: 'diagonal', string: 0, at: 8, octaves: 2 })
-    const [first, last] = [one.notes[0], one.notes.at(-1)]
-    expect([first?.degree, last?.degree, (last?.midi ?? 0) - (first?.midi ?? 0)]).toEqual(['R', 'R', 24])
-    expect((last?.fret ?? 0) - (first?.fret ?? 0)).toBeGreaterThanOrEqual(6)
+    expect(at(one)).toBe('6:8 5:7 5:10 4:9 4:10 3:9 2:8 2:12 2:13')
+    expect(fingers(one)).toBe('214343234')
+    expect(one.cost.shifts).toBe(1)
+    expect(at(arpeggio('C', { kind: 'diagonal', string: 0, at: 8, octaves: 2 }))).toBe(
+      '6:8 5:7 5:10 4:10 3:9 3:12 2:13',
+    )
     expect(arpeggio('Cmaj7', { kind: 'diagonal', string: 3, at: 5, octaves: 3 }).cut).toMatch(/of 3 octaves fit/)
+  })
+
+  test('on any neck every root of a diagonal lies further up than the one before, and it tells where the neck ends', () => {
+    fc.assert(
+      fc.property(
+        anyPlace,
+        fc.nat(3),
+        fc.integer({ min: 1, max: 4 }),
+        ({ chord, neck, hand, part }, string, octaves) => {
+          const one = arpeggioOf(chord, neck, hand, { kind: 'diagonal', string, at: positionIn(neck, part), octaves })
+          const roots = one.notes.filter(({ degree }) => degree === 'R')
+          for (const [index, root] of roots.entries())
+            if (index > 0) expect(root.fret).toBeGreaterThanOrEqual((roots[index - 1]?.fret ?? 99) + 2)
+          if (one.notes.length > 0) expect(one.cut === undefined).toBe(roots.length === octaves + 1)
+          else expect(one.cut).toBeDefined()
+          if (one.notes.length > 0) expect([one.notes[0], one.notes.at(-1)]).toEqual([roots[0], roots.at(-1)])
+        },
+      ),
+    )
   })
 
   test('a choice that leaves no way through a rising line is given up, and no place far off is offered', () => {

@@ -8,8 +8,8 @@ import type { Arpeggio, ArpeggioNote, ArpeggioWay, ChordPlace, FingeredLine } fr
 
 /** Other lines that are offered beside the best, the best counted in. */
 export const MOST_LINES = 5
-/** A diagonal line climbs at least so many frets for each octave; less is a position. */
-export const CLIMB_PER_OCTAVE = 3
+/** A diagonal line climbs at least so many frets for each octave: in fourths, from a root to the next two strings higher. */
+export const CLIMB_PER_OCTAVE = 2
 
 /** A second place further than a hand's width off the line is another line. */
 const HAND_FRETS = 4
@@ -143,7 +143,7 @@ const nearest = (places: readonly ChordPlace[], at: number): ChordPlace | undefi
     undefined,
   )
 
-/** From a root upwards, tone by tone, to the same tone some octaves higher at a place further up the neck. */
+/** From a root upwards, tone by tone, through the roots above it, each of them further up the neck than the one before. */
 function diagonal(
   places: readonly ChordPlace[],
   neck: Neck,
@@ -155,21 +155,25 @@ function diagonal(
   )
   const name = `string ${stringNumber(string, neck.open.length)}`
   if (!start) return { tones: [], limits: {}, cut: `${name} has no root to start from` }
-  const groups = byPitch(places.filter(({ fret }) => fret > 0))
-  for (let wanted = octaves; wanted >= 1; wanted--) {
-    const end = start.midi + 12 * wanted
-    // The last tone decides how far up the line ends: as little further than it must, so that shifts stay short.
-    const ends = places
-      .filter((place) => place.midi === end && place.fret >= start.fret + CLIMB_PER_OCTAVE * wanted)
+  const roots: (readonly ChordPlace[])[] = []
+  for (let from = start.fret; roots.length < octaves; ) {
+    const midi = start.midi + 12 * (roots.length + 1)
+    const further = places
+      .filter((place) => place.midi === midi && place.fret >= from + CLIMB_PER_OCTAVE)
       .sort((a, b) => a.fret - b.fret)
-    const last = ends[0]
-    if (!last) continue
-    const between = groups.filter(([place]) => {
-      const { midi } = place as ChordPlace
-      return midi > start.midi && midi < end
-    })
-    const cut = wanted < octaves ? `${wanted} of ${octaves} octaves fit this neck from here` : undefined
-    return { tones: [[start], ...between, [last]], limits: { onlyUp: true }, cut }
+    const [lowest] = further
+    if (!lowest) break
+    roots.push(further)
+    from = lowest.fret
   }
-  return { tones: [], limits: {}, cut: `no octave fits above fret ${start.fret} of ${name}` }
+  if (roots.length === 0) return { tones: [], limits: {}, cut: `no octave fits above fret ${start.fret} of ${name}` }
+  const top = start.midi + 12 * roots.length
+  const rising = byPitch(places.filter(({ fret, midi }) => fret > 0 && midi > start.midi && midi <= top))
+  // On the way up a root is no further than it must be, so that the line climbs evenly and not in one leap.
+  const tones = rising.map((group) => {
+    const octave = ((group[0] as ChordPlace).midi - start.midi) / 12
+    return octave === roots.length ? (roots[octave - 1] ?? group) : (roots[octave - 1]?.slice(0, 1) ?? group)
+  })
+  const cut = roots.length < octaves ? `${roots.length} of ${octaves} octaves fit this neck from here` : undefined
+  return { tones: [[start], ...tones], limits: { onlyUp: true }, cut }
 }

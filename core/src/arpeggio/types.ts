@@ -13,7 +13,7 @@ export interface ChordPlace extends Place {
 /**
  * How an arpeggio lies on the neck:
  *   position    all tones under one hand, the index at `at`, one stretch fret each side
- *   diagonal    up the neck from the root on `string` near `at`, over `octaves`, three frets or more for each of them
+ *   diagonal    up the neck from the root on `string` near `at`, over `octaves`, every root further up than the one before
  *   one-string  everything on `string`
  *   two-a-string two tones on every string, upwards from the tone on the lowest string near `at`
  *   strings     only on `strings`, in the place of a voicing whose lowest pressed fret is `at`

@@ -4,7 +4,7 @@ import { readShape, voicingOf } from '@nestling/core/voicing'
 import { expect, test } from 'vitest'
 import { eggLabel, spokenVoicing } from './labels.ts'
 import { degreeName, degreeSign, toneWeight } from './tone.ts'
-import { arrangementWords, stringsApart } from './words.ts'
+import { arrangementWords, counted, stringsApart } from './words.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 
@@ -45,3 +45,10 @@ test('arrangements and string sets in words', () => {
   expect(arrangementWords({ kind: 'list', degrees: ['R', 'b7', '#9'] })).toBe('R ♭7 ♯9')
   expect(stringsApart([1, 2, 3, 4], 6)).toBe('5 4 3 2')
 })
+
+test('one of a thing has no s', () =>
+  expect([counted(1, 'fret'), counted(0, 'fret'), counted(2, 'stretch', 'stretches')]).toEqual([
+    '1 fret',
+    '0 frets',
+    '2 stretches',
+  ]))

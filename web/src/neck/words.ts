@@ -32,3 +32,6 @@ export const movesWords = (
 
 export const stringsApart = (set: StringSet, strings: number): string =>
   set.map((index) => stringNumber(index, strings)).join(' ')
+
+/** "1 fret", "2 frets". */
+export const counted = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`

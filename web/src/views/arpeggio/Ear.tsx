@@ -7,6 +7,7 @@ import { useEffect, useState } from 'react'
 import { $hearing, type EarSource, listen, stopListening } from '../../ear/listening.ts'
 import { PLAYS, type Plays } from '../../ear/simulatedPlayer.ts'
 import { degreeSign } from '../../neck/tone.ts'
+import { counted } from '../../neck/words.ts'
 import { changeSound, volumesOf } from '../../state/hearing.ts'
 import { tell } from '../../state/notices.ts'
 import { $session } from '../../state/session.ts'
@@ -135,7 +136,7 @@ function summary(marks: readonly Mark[], extra: number): string {
       : Math.abs(mean) < 25
         ? ', in time'
         : `, ${Math.abs(mean)} ms ${mean > 0 ? 'behind' : 'ahead of'} the beat on average`
-  return `${right.length} of ${marks.length} came right${time}${extra > 0 ? `; ${extra} more ${extra === 1 ? 'note' : 'notes'} heard` : ''}.`
+  return `${right.length} of ${marks.length} came right${time}${extra > 0 ? `; ${counted(extra, 'more note', 'more notes')} heard` : ''}.`
 }
 
 const OFF_BEAT_MS = 60

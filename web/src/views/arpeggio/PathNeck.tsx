@@ -16,6 +16,7 @@ import type { NeckLayout } from '../../neck/layout.ts'
 import neckClasses from '../../neck/neck.module.css'
 import { degreeName, degreeSign } from '../../neck/tone.ts'
 import { useBoard } from '../../neck/useBoard.ts'
+import { useHandInSight } from '../../neck/useHandInSight.ts'
 import { $playing } from '../../sound/transport.ts'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
@@ -28,15 +29,17 @@ export function PathNeck({ state, voicing }: { readonly state: ArpeggioState; re
   const { plan, line, setting, change } = state
   const { neck, notes } = line
   const instrument = useMemo(() => instrumentFor(plan, setting), [plan, setting])
-  const highest = plan.find === undefined ? Math.max(0, ...notes.map(({ fret }) => fret)) : Number.POSITIVE_INFINITY
+  const played = useMemo(() => notes.map(({ fret }) => fret), [notes])
+  const highest = plan.find === undefined ? Math.max(0, ...played) : Number.POSITIVE_INFINITY
   const board = useBoard(neck, instrument, settings, highest)
   const { layout } = board
+  const scroller = useHandInSight(layout, played)
   const sounding = useMemo(() => {
     const strings = new Set(notes.map(({ string }) => string))
     return neck.open.map((_, string) => (strings.has(string) ? 0 : null))
   }, [neck, notes])
   return (
-    <section aria-label="Neck" className={neckClasses['scroller']}>
+    <section aria-label="Neck" ref={scroller} className={neckClasses['scroller']}>
       <svg
         viewBox={`0 0 ${layout.width} ${layout.bottom + 34}`}
         className={neckClasses['neck']}

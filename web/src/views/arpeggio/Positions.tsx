@@ -1,4 +1,6 @@
 /** The hand's places along the neck, as a strip under it: what lies well stands out. */
+
+import { counted } from '../../neck/words.ts'
 import classes from './ArpeggioView.module.css'
 import type { ArpeggioState } from './useArpeggio.ts'
 
@@ -13,7 +15,7 @@ export function Positions({ state }: { readonly state: ArpeggioState }) {
           type="button"
           aria-pressed={plan.way === 'position' && plan.at === at}
           data-well={liesWell || undefined}
-          title={`${tones} tones, ${stretches} ${stretches === 1 ? 'stretch' : 'stretches'}${gaps > 0 ? `, ${gaps} missing in between` : ''}${liesWell ? ', lies well' : ''}`}
+          title={`${counted(tones, 'tone')}, ${counted(stretches, 'stretch', 'stretches')}${gaps > 0 ? `, ${gaps} missing in between` : ''}${liesWell ? ', lies well' : ''}`}
           onClick={() => change({ way: 'position', at })}
         >
           {at}

@@ -4,6 +4,7 @@ import { reachVerdict } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
 import { type Frets, writeShape } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
+import { counted } from '../../neck/words.ts'
 import { Heads } from '../../shell/Heads.tsx'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
@@ -29,10 +30,9 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
   return (
     <>
       <p data-testid="line-facts">
-        {notes.length} tones ·{' '}
-        {cost.shifts === 0 ? 'the hand stays' : `${cost.shifts} ${cost.shifts === 1 ? 'shift' : 'shifts'}`} ·{' '}
-        {cost.stretches === 0 ? 'no stretch' : `${cost.stretches} ${cost.stretches === 1 ? 'stretch' : 'stretches'}`} ·
-        opens {Math.round(arpeggio.widestMm)} mm, {REACH_WORDS[verdict]}
+        {counted(notes.length, 'tone')} · {cost.shifts === 0 ? 'the hand stays' : counted(cost.shifts, 'shift')} ·{' '}
+        {cost.stretches === 0 ? 'no stretch' : counted(cost.stretches, 'stretch', 'stretches')} · opens{' '}
+        {Math.round(arpeggio.widestMm)} mm, {REACH_WORDS[verdict]}
       </p>
       {voicing && (
         <p>
@@ -62,7 +62,7 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
             {arpeggio.lines.map((one, index) => (
               <option key={one.notes.map(({ string }) => string).join()} value={index}>
                 {index === 0 ? 'easiest' : `other ${index}`}: strings{' '}
-                {stringsWord(one.notes.map(({ string }) => strings - string))}, {one.cost.shifts} shifts
+                {stringsWord(one.notes.map(({ string }) => strings - string))}, {counted(one.cost.shifts, 'shift')}
               </option>
             ))}
           </select>

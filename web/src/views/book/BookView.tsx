@@ -1,6 +1,7 @@
 import type { KeptShape } from '../../contracts/keptShape.ts'
 import type { KeptSet } from '../../contracts/tray.ts'
 import { EggPatterns } from '../../neck/Egg.tsx'
+import { counted } from '../../neck/words.ts'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
 import classes from './BookView.module.css'
@@ -34,7 +35,7 @@ function Pages(props: BookViewProps) {
       <div className={classes['head']}>
         <h1>Book</h1>
         <p data-testid="book-count">
-          {total === 0 ? 'nothing kept yet' : `${total} ${total === 1 ? 'shape' : 'shapes'} kept · newest first`}
+          {total === 0 ? 'nothing kept yet' : `${counted(total, 'shape')} kept · newest first`}
           {props.shapes.length < props.total && ` · the newest ${props.shapes.length} of ${props.total} are listed`}
         </p>
         {total > 0 && (

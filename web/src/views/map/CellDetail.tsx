@@ -5,6 +5,7 @@ import { inAllKeys, landmarksOf, openFormOf, writeBuild } from '@nestling/core/b
 import { writeSymbol } from '@nestling/core/chord'
 import { ghostTones, writeShape } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
+import { counted } from '../../neck/words.ts'
 import { $session } from '../../state/session.ts'
 import { collect } from './collect.ts'
 import classes from './MapView.module.css'
@@ -66,7 +67,7 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
           {form
             ? form.fret === 0
               ? `the open ${form.name} chord itself`
-              : `${form.name}, moved up ${form.fret} ${form.fret === 1 ? 'fret' : 'frets'}`
+              : `${form.name}, moved up ${counted(form.fret, 'fret')}`
             : 'told in standard tuning only'}
         </dd>
         <dt>In all keys</dt>

@@ -4,6 +4,7 @@ import { writeSymbol } from '@nestling/core/chord'
 import { writeTuning } from '@nestling/core/neck'
 import { writeShape } from '@nestling/core/voicing'
 import { MOST_IN_TRAY } from '../../contracts/tray.ts'
+import { counted } from '../../neck/words.ts'
 import { tell } from '../../state/notices.ts'
 import { $tray, addToTray } from '../../state/tray.ts'
 import type { FoundMap } from './useMap.ts'
@@ -22,5 +23,5 @@ export async function collect(
   for (const shape of shapes.slice(0, room)) void addToTray(shape)
   if (shapes.length > room)
     tell.problem('The tray is full', `${room} of ${shapes.length} shapes went in; it holds ${MOST_IN_TRAY}.`)
-  else tell.done(`In the tray: ${shapes.length} ${shapes.length === 1 ? 'shape' : 'shapes'}`)
+  else tell.done(`In the tray: ${counted(shapes.length, 'shape')}`)
 }

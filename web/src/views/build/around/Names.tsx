@@ -6,6 +6,7 @@ import { checkClaim, namesOf, namesOverBasses, type ShapeName } from '@nestling/
 import { pitchClassOf, writeNote } from '@nestling/core/pitch'
 import { useMemo, useState } from 'react'
 import { degreeName, degreeSign } from '../../../neck/tone.ts'
+import { counted } from '../../../neck/words.ts'
 import { type BuildState, neckIn, setString } from '../../../state/build/index.ts'
 import { $session } from '../../../state/session.ts'
 import { hearOverBass } from '../hear.ts'
@@ -130,9 +131,8 @@ function Claim({ state }: { readonly state: BuildState }) {
                   className={classes['link']}
                   onClick={() => wrong.mend && setString(wrong.string, wrong.mend.fret)}
                 >
-                  {Math.abs(wrong.mend.by)} {Math.abs(wrong.mend.by) === 1 ? 'fret' : 'frets'}{' '}
-                  {wrong.mend.by > 0 ? 'up' : 'down'} to {writeNote(wrong.mend.note, settings.naming)}, the{' '}
-                  {degreeName(wrong.mend.degree)}
+                  {counted(Math.abs(wrong.mend.by), 'fret')} {wrong.mend.by > 0 ? 'up' : 'down'} to{' '}
+                  {writeNote(wrong.mend.note, settings.naming)}, the {degreeName(wrong.mend.degree)}
                 </button>
               ) : (
                 'No tone of it lies near on this string.'

@@ -3,11 +3,12 @@ import { useStore } from '@nanostores/react'
 import { instrumentFor } from '@nestling/core/build'
 import { writeSymbol } from '@nestling/core/chord'
 import { type GhostTone, ghostTones, rotations } from '@nestling/core/voicing'
-import { useEffect, useMemo, useRef } from 'react'
+import { useMemo } from 'react'
 import { eggLabel, spokenVoicing } from '../../../neck/labels.ts'
 import { type DrawnTone, NeckView } from '../../../neck/NeckView.tsx'
 import classes from '../../../neck/neck.module.css'
 import { useBoard } from '../../../neck/useBoard.ts'
+import { useHandInSight } from '../../../neck/useHandInSight.ts'
 import { $preview, type BuildState, neckIn } from '../../../state/build/index.ts'
 import { $session } from '../../../state/session.ts'
 import { toldOver, useShapeInHand } from '../shown.ts'
@@ -22,7 +23,8 @@ export function NeckArea({ state }: { readonly state: BuildState }) {
   const { neck, voicing, told, fingering, silent } = useShapeInHand(state)
   const { build, setting, frets } = state
   const instrument = useMemo(() => instrumentFor(build, setting), [build, setting])
-  const board = useBoard(neck, instrument, settings, Math.max(0, ...(frets ?? []).map((fret) => fret ?? 0)))
+  const held = useMemo(() => (frets ?? []).filter((fret): fret is number => fret !== null), [frets])
+  const board = useBoard(neck, instrument, settings, Math.max(0, ...held))
   const { layout } = board
   const stones = useMemo(
     () => (voicing ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join()) : []),
@@ -59,20 +61,7 @@ export function NeckArea({ state }: { readonly state: BuildState }) {
   // For a blink after another instrument was taken, the words are still those of the neck before.
   const settledNeckFits =
     neckIn(settled).open.length === neck.open.length && layout.lastFret <= neckIn(settled).lastFret
-  const scroller = useRef<HTMLDivElement>(null)
-  const centre = useMemo(() => {
-    const pressed = (frets ?? []).filter((fret): fret is number => fret !== null)
-    return pressed.length === 0
-      ? 0
-      : layout.tipX(pressed.reduce((sum, fret) => sum + fret, 0) / pressed.length) / layout.width
-  }, [frets, layout])
-  useEffect(() => {
-    // On a narrow screen the neck is wider than the page: bring the hand into view.
-    const box = scroller.current
-    // Asked first, because to measure the box would lay out the whole page again.
-    if (!box || !window.matchMedia('(max-width: 980px)').matches) return
-    if (box.scrollWidth > box.clientWidth) box.scrollLeft = centre * box.scrollWidth - box.clientWidth / 2
-  }, [centre])
+  const scroller = useHandInSight(layout, held)
 
   const description =
     voicing === undefined

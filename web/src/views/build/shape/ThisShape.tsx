@@ -9,7 +9,7 @@ import { writeNote } from '@nestling/core/pitch'
 import { type Frets, type GhostTone, ghostTones, writeShape } from '@nestling/core/voicing'
 import { memo } from 'react'
 import { degreeName, degreeSign } from '../../../neck/tone.ts'
-import { arrangementWords } from '../../../neck/words.ts'
+import { arrangementWords, counted } from '../../../neck/words.ts'
 import { Heads } from '../../../shell/Heads.tsx'
 import type { BuildState } from '../../../state/build/index.ts'
 import { $session } from '../../../state/session.ts'
@@ -154,7 +154,7 @@ function Fingers({ inHand, shape }: { readonly inHand: ShapeInHand; readonly sha
     <NativeSelect
       size="xs"
       className={classes['fingers']}
-      label={`Fingers, ${fingerings.length} ${fingerings.length === 1 ? 'way' : 'ways'}${fingerings.length > MOST_FINGERINGS ? `, the best ${MOST_FINGERINGS}` : ''}`}
+      label={`Fingers, ${counted(fingerings.length, 'way')}${fingerings.length > MOST_FINGERINGS ? `, the best ${MOST_FINGERINGS}` : ''}`}
       value={fingersText(fingering)}
       onChange={(event) => $chosenFingers.set({ ...$chosenFingers.get(), [shape]: event.currentTarget.value })}
       data={fingerings.slice(0, MOST_FINGERINGS).map((one) => ({ value: fingersText(one), label: words(one) }))}

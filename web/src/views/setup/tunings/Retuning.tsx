@@ -3,6 +3,7 @@ import { ActionIcon } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { retuning, type Tuning, tensionN, usualGauge } from '@nestling/core/neck'
 import { midiOf, writePitch } from '@nestling/core/pitch'
+import { counted } from '../../../neck/words.ts'
 import { Heads } from '../../../shell/Heads.tsx'
 import { IconPlayerPlay } from '../../../shell/icons.ts'
 import { hearChords } from '../../../state/hearing.ts'
@@ -10,9 +11,7 @@ import { $session } from '../../../state/session.ts'
 import classes from '../SetupView.module.css'
 
 const way = (semitones: number): string =>
-  semitones === 0
-    ? 'stays'
-    : `${semitones > 0 ? 'up' : 'down'} ${Math.abs(semitones)} ${Math.abs(semitones) === 1 ? 'semitone' : 'semitones'}`
+  semitones === 0 ? 'stays' : `${semitones > 0 ? 'up' : 'down'} ${counted(Math.abs(semitones), 'semitone')}`
 
 export function Retuning({ to }: { readonly to: Tuning }) {
   const { instrument, settings } = useStore($session)

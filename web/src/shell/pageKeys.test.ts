@@ -1,0 +1,60 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { onPageKey } from './pageKeys.ts'
+
+/** An element as far as the keys ask: which tags and roles it lies within. */
+class FakeElement {
+  readonly within: readonly string[]
+  constructor(...within: readonly string[]) {
+    this.within = within
+  }
+  closest(selector: string): FakeElement | null {
+    return selector.split(', ').some((one) => this.within.includes(one)) ? this : null
+  }
+}
+beforeEach(() => void vi.stubGlobal('Element', FakeElement))
+afterEach(() => vi.unstubAllGlobals())
+
+/** Presses a key and tells what was done, and whether the browser still does its own. */
+function press(
+  key: string,
+  options: Partial<Record<'ctrlKey' | 'shiftKey' | 'altKey', boolean>> = {},
+  ...on: string[]
+) {
+  const done: string[] = []
+  const event = {
+    ...{ key, target: new FakeElement(...on), defaultPrevented: false, ctrlKey: false, metaKey: false, altKey: false },
+    ...{ shiftKey: false, preventDefault: vi.fn(), ...options },
+  }
+  onPageKey(event as unknown as KeyboardEvent, {
+    undo: () => done.push('undo'),
+    redo: () => done.push('redo'),
+    acts: { t: () => done.push('tray'), ' ': () => done.push('play'), ArrowLeft: () => done.push('left') },
+  })
+  return [...done, ...(event.preventDefault.mock.calls.length > 0 ? ['taken'] : [])].join(' ')
+}
+
+test.each([
+  ['t', {}, 'tray taken'],
+  ['T', { shiftKey: true }, 'tray taken'],
+  ['ArrowLeft', {}, 'left taken'],
+  [' ', {}, 'play taken'],
+  ['q', {}, ''],
+  ['t', { ctrlKey: true }, ''],
+  ['ArrowLeft', { altKey: true }, ''],
+  ['z', { ctrlKey: true }, 'undo taken'],
+  ['Z', { ctrlKey: true, shiftKey: true }, 'redo taken'],
+  ['z', {}, ''],
+])('%s with %o does: %s', (key, options, expected) => expect(press(key, options)).toBe(expected))
+
+test('keys rest in a field, a menu and on a slider; undo too, which there belongs to the text', () => {
+  for (const place of ['input', 'select', '[role="menu"]', '[role="slider"]', '[role="dialog"]']) {
+    expect(press('t', {}, place)).toBe('')
+    expect(press('z', { ctrlKey: true }, place)).toBe('')
+  }
+})
+
+test('the space bar presses the button that has the focus; other keys act there as well', () => {
+  expect(press(' ', {}, 'button')).toBe('')
+  expect(press(' ', {}, '[role="button"]')).toBe('')
+  expect(press('t', {}, 'button')).toBe('tray taken')
+})
