@@ -1,4 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
+import { watchSounds } from './support/startedSounds.ts'
 
 const open = async (page: Page, query = '') => {
   await page.goto(`/map${query}`)
@@ -80,4 +81,33 @@ test('another tuning and seven strings have their own map', async ({ page }) => 
   await expect(page.getByTestId('map-count')).toContainText(/^\d+ of 30/)
   await open(page, '?chord=C13%2311&tuning=B1,E2,A2,D3,G3,B3,E4')
   await expect(page.getByRole('rowheader', { name: /^7 / }).first()).toBeVisible()
+})
+
+test('with the keyboard: another chord, undo and redo, the cell heard and put in the tray', async ({ page }) => {
+  const started = await watchSounds(page)
+  await open(page, '?chord=C&arrangement=close')
+  const symbol = page.getByTestId('map-symbol')
+  const chord = page.getByRole('textbox', { name: 'Chord' })
+  await page.keyboard.press('/')
+  await expect(chord).toBeFocused()
+  await chord.fill('F#m')
+  await expect(symbol).toHaveText('F♯m')
+  await chord.blur()
+  await page.getByText('F♯dim', { exact: true }).click()
+  await expect(page).toHaveURL(/morph=dim/)
+  await page.locator('body').press('Control+z')
+  await expect(page).not.toHaveURL(/morph=/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(symbol).toHaveText('C')
+  await expect(chord).toHaveValue('C')
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect(symbol).toHaveText('F♯m')
+  await expect(page.getByRole('region', { name: 'This place' })).toContainText('F♯m')
+  // On a button the space bar presses the button.
+  await symbol.click()
+  await page.locator('body').press('Space')
+  await expect.poll(async () => (await started()).length).toBe(3)
+  await page.locator('body').press('t')
+  await expect(page.getByRole('list', { name: 'Shapes in the tray' })).toContainText('F♯m')
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
 })

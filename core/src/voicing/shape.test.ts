@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { readSymbol } from '../chord/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
-import { ghostTones, readShape, slide, voicingOf, writeShape } from './index.ts'
+import { ghostTones, midisOf, readShape, slide, voicingOf, writeShape } from './index.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const voicing = (symbol: string, shape: string) => voicingOf(must(readSymbol(symbol)), must(readShape(shape)), neck)
@@ -37,6 +37,18 @@ describe('shapes as players write them', () => {
         expect(must(readShape(writeShape(all)))).toEqual(all)
       }),
     )
+  })
+})
+
+describe('what a shape sounds', () => {
+  test('E♭ drop 2 from string 5 to 2, and an open string under a capo', () => {
+    expect(midisOf(must(readShape('x6878x')), neck)).toEqual([51, 58, 62, 67])
+    const withCapo = neckOf({ ...STANDARD_INSTRUMENT, capo: { fret: 2, strings: 'all' } })
+    expect(midisOf(must(readShape('xxx0xx')), withCapo)).toEqual([57])
+  })
+  test('a voicing of a chord sounds the same', () => {
+    const shape = voicing('C9', 'x3233x')
+    expect(midisOf(must(readShape('x3233x')), neck)).toEqual(shape?.midis.filter((midi) => midi !== null))
   })
 })
 

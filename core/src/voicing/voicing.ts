@@ -11,6 +11,10 @@ import type { Frets, Place, Voicing } from './types.ts'
 export const fretsAt = (found: Pick<VoicingsFound, 'strings' | 'frets'>, row: number): Frets =>
   Array.from(found.frets.subarray(row * found.strings, (row + 1) * found.strings), (fret) => (fret < 0 ? null : fret))
 
+/** What a shape sounds, from the lowest string; silent strings are left out. */
+export const midisOf = (frets: Frets, neck: Neck): readonly Midi[] =>
+  frets.flatMap((fret, string) => (fret === null ? [] : [soundingMidi(neck, string, fret)]))
+
 /**
  * A shape as a voicing of a chord.
  * @returns `undefined` when a string sounds a tone that the chord does not have, or nothing sounds.

@@ -18,14 +18,14 @@ import { CSS } from '@dnd-kit/utilities'
 import { ActionIcon, Button, TextInput, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
-import { neckOf, readTuning, STANDARD_INSTRUMENT, soundingMidi } from '@nestling/core/neck'
-import { readShape } from '@nestling/core/voicing'
+import { neckOf, readTuning, writeTuning } from '@nestling/core/neck'
+import { midisOf, readShape } from '@nestling/core/voicing'
 import { useState } from 'react'
 import type { TrayShape } from '../contracts/tray.ts'
 import { $playing, stop } from '../sound/transport.ts'
 import { hearChords } from '../state/hearing.ts'
 import { tell } from '../state/notices.ts'
-import { $session } from '../state/session.ts'
+import { $session, $setting } from '../state/session.ts'
 import { $tray, $trayKept, keepTray, moveInTray, nameTray, removeFromTray, replaceTray } from '../state/tray.ts'
 import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash, IconX } from './icons.ts'
 import classes from './Tray.module.css'
@@ -197,7 +197,7 @@ function TrayItem({ shape, sounding }: { readonly shape: TrayShape; readonly sou
 function PlayRow({ shapes, playing }: { readonly shapes: readonly TrayShape[]; readonly playing: boolean }) {
   const start = () =>
     hearChords(
-      shapes.map((shape) => ({ midis: midisOf(shape) })),
+      shapes.map((shape) => ({ midis: soundOf(shape) })),
       'strum',
       OWNER,
       APART_S,
@@ -213,10 +213,12 @@ function PlayRow({ shapes, playing }: { readonly shapes: readonly TrayShape[]; r
   )
 }
 
-function midisOf({ shape, tuning }: TrayShape): readonly number[] {
+function soundOf({ shape, tuning }: TrayShape): readonly number[] {
   const strings = readTuning(tuning)
   const frets = readShape(shape)
   if (!strings.ok || !frets.ok) return []
-  const neck = neckOf({ ...STANDARD_INSTRUMENT, tuning: strings.value, frets: 36, lastReachableFret: 36 })
-  return frets.value.flatMap((fret, string) => (fret === null ? [] : [soundingMidi(neck, string, fret)]))
+  const { instrument } = $setting.get()
+  // A shape in the current tuning is under the current capo.
+  const capo = writeTuning(instrument.tuning) === tuning ? instrument.capo : undefined
+  return midisOf(frets.value, neckOf({ ...instrument, tuning: strings.value, capo, frets: 36, lastReachableFret: 36 }))
 }

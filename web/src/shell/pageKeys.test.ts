@@ -47,7 +47,13 @@ test.each([
 ])('%s with %o does: %s', (key, options, expected) => expect(press(key, options)).toBe(expected))
 
 test('keys rest in a field, a menu and on a slider; undo too, which there belongs to the text', () => {
-  for (const place of ['input', 'select', '[role="menu"]', '[role="slider"]', '[role="dialog"]']) {
+  for (const place of [
+    'input:not([type="checkbox"]):not([type="radio"])',
+    'select',
+    '[role="menu"]',
+    '[role="slider"]',
+    '[role="dialog"]',
+  ]) {
     expect(press('t', {}, place)).toBe('')
     expect(press('z', { ctrlKey: true }, place)).toBe('')
   }
@@ -57,4 +63,12 @@ test('the space bar presses the button that has the focus; other keys act there 
   expect(press(' ', {}, 'button')).toBe('')
   expect(press(' ', {}, '[role="button"]')).toBe('')
   expect(press('t', {}, 'button')).toBe('tray taken')
+})
+
+test('a choice that was just pressed keeps the space bar and its arrows, and leaves the rest to the page', () => {
+  const chip = ['input', 'input[type="radio"]']
+  expect(press(' ', {}, ...chip)).toBe('')
+  expect(press('ArrowLeft', {}, ...chip)).toBe('')
+  expect(press('z', { ctrlKey: true }, ...chip)).toBe('undo taken')
+  expect(press('ArrowLeft', {}, 'input')).toBe('left taken')
 })

@@ -8,8 +8,12 @@ export interface PageKeys {
   readonly redo: () => unknown
 }
 
-const TAKES_KEYS =
-  'input, textarea, select, [contenteditable], [role="menu"], [role="dialog"], [role="listbox"], [role="slider"], [role="tablist"]'
+/** A field of text, and what goes through its choices with keys of its own. */
+const TEXT_FIELD = 'input:not([type="checkbox"]):not([type="radio"])'
+const TAKES_KEYS = `${TEXT_FIELD}, textarea, select, [contenteditable], [role="menu"], [role="dialog"], [role="listbox"], [role="slider"], [role="tablist"]`
+/** The space bar presses what has the focus; arrows go from one radio button to the next. */
+const TAKES_SPACE = 'button, a, input, [role="button"]'
+const TAKES_ARROWS = 'input[type="radio"]'
 
 const isWithin = (target: EventTarget | null, selector: string): boolean =>
   target instanceof Element && target.closest(selector) !== null
@@ -19,8 +23,8 @@ export function onPageKey(event: KeyboardEvent, { acts, undo, redo }: PageKeys):
   const control = event.ctrlKey || event.metaKey
   const undoes = control && event.key.toLowerCase() === 'z'
   if (!undoes && (control || event.altKey)) return
-  // The space bar presses the button that has the focus.
-  if (event.key === ' ' && isWithin(event.target, 'button, a, [role="button"]')) return
+  if (event.key === ' ' && isWithin(event.target, TAKES_SPACE)) return
+  if (event.key.startsWith('Arrow') && isWithin(event.target, TAKES_ARROWS)) return
   const act = undoes ? (event.shiftKey ? redo : undo) : (acts[event.key] ?? acts[event.key.toLowerCase()])
   if (act === undefined) return
   event.preventDefault()

@@ -1,8 +1,10 @@
 /** Hearing with the player's own settings: volume, strum, tempo; the mute that lasts. */
+import type { Chord } from '@nestling/core/chord'
+import { pitchClassOf } from '@nestling/core/pitch'
 import type { Settings } from '../contracts/settings.ts'
 import type { BandVolumes } from '../sound/band.ts'
 import { chordScore, type PlayStyle, type Sounding } from '../sound/chords.ts'
-import type { Score } from '../sound/score.ts'
+import { bassNote, type Score } from '../sound/score.ts'
 import { type PlayOptions, play, setSwing, setTempo, setVolumes } from '../sound/transport.ts'
 import { tell } from './notices.ts'
 import { $session, changeSettings } from './session.ts'
@@ -26,6 +28,11 @@ export function hearScore(score: Score, options: Omit<PlayOptions, 'volumes' | '
   void play(score, { volumes: volumesOf(settings), latencyMs: settings.latencyMs, ...options }).catch(
     (error: unknown) => tell.problem('No sound', error instanceof Error ? error.message : String(error)),
   )
+}
+
+/** What is heard of a chord: its tones, and the bass stand-in under them when it plays along. */
+export function soundingOf({ root, bass }: Chord, midis: readonly number[]): Sounding {
+  return $session.get().settings.bassStandIn ? { midis, bass: bassNote(pitchClassOf(bass ?? root)) } : { midis }
 }
 
 /** Chords one after another, `apart` seconds from one to the next, strummed as the player likes it. */

@@ -2,7 +2,6 @@
 import { type Build, buildAround, readBuildLine } from '@nestling/core/build'
 import { bassDegreeOf, type Chord, plainestRoot, writeSymbol } from '@nestling/core/chord'
 import { movedName, namesOf, type ShapeName } from '@nestling/core/name'
-import { soundingMidi } from '@nestling/core/neck'
 import { pitchClassOf, spellDegree } from '@nestling/core/pitch'
 import { type Frets, rotate, slide, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { $preview, $typed, current, neckIn, step, voicingInHand } from './store.ts'
@@ -120,9 +119,3 @@ export const toggleString = (string: number): boolean =>
 
 export const clearNeck = (): void =>
   step({ frets: neckIn(current()).open.map(() => null), byHand: true }, { search: false })
-
-/** Sounded pitches, low string to high. */
-export const midisOf = (state: Pick<BuildState, 'build' | 'setting'>, frets: Frets): readonly number[] => {
-  const neck = neckIn(state)
-  return frets.flatMap((fret, string) => (fret === null ? [] : [soundingMidi(neck, string, fret)]))
-}

@@ -1,28 +1,21 @@
 /** Hearing the shape in hand, as the player likes it: strummed, together, one by one, over the bass, without the fifth. */
-
 import type { Chord } from '@nestling/core/chord'
-import { soundingMidi } from '@nestling/core/neck'
-import { pitchClassOf } from '@nestling/core/pitch'
-import { type Frets, voicingOf } from '@nestling/core/voicing'
+import { type Frets, midisOf, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import type { PlayStyle, Sounding } from '../../sound/chords.ts'
 import { bassNote } from '../../sound/score.ts'
-import { $build, type BuildState, midisOf, neckIn, type Step } from '../../state/build/index.ts'
-import { hearChords } from '../../state/hearing.ts'
-import { $session } from '../../state/session.ts'
+import { $build, type BuildState, neckIn, type Step } from '../../state/build/index.ts'
+import { hearChords, soundingOf } from '../../state/hearing.ts'
 
 /** Leaves the fifth out of what is heard. */
 export const $withoutFifth = atom(false)
-function soundingOf(state: Pick<BuildState, 'build' | 'setting'>, frets: Frets): Sounding {
+
+function heardOf(state: Pick<BuildState, 'build' | 'setting'>, frets: Frets): Sounding {
   const { chord } = state.build
   const neck = neckIn(state)
-  const voicing = voicingOf(chord, frets, neck)
-  const keep = (string: number) => !$withoutFifth.get() || voicing?.degrees[string]?.endsWith('5') !== true
-  const midis = frets.flatMap((fret, string) =>
-    fret === null || !keep(string) ? [] : [soundingMidi(neck, string, fret)],
-  )
-  if (!$session.get().settings.bassStandIn) return { midis }
-  return { midis, bass: bassNote(pitchClassOf(chord.bass ?? chord.root)) }
+  const degrees = $withoutFifth.get() ? voicingOf(chord, frets, neck)?.degrees : undefined
+  const kept = frets.map((fret, string) => (degrees?.[string]?.endsWith('5') ? null : fret))
+  return soundingOf(chord, midisOf(kept, neck))
 }
 
 const hear = (chords: readonly Sounding[], style: PlayStyle, apart?: number): void =>
@@ -30,24 +23,24 @@ const hear = (chords: readonly Sounding[], style: PlayStyle, apart?: number): vo
 
 export function hearInHand(style: PlayStyle): void {
   const now = $build.get()
-  if (now?.frets) hear([soundingOf(now, now.frets)], style)
+  if (now?.frets) hear([heardOf(now, now.frets)], style)
 }
 
 /** Another shape, such as a neighbour that is pointed at. */
 export function hearShape(frets: Frets, chord: Chord): void {
   const now = $build.get()
-  if (now) hear([soundingOf({ ...now, build: { ...now.build, chord } }, frets)], 'strum')
+  if (now) hear([heardOf({ ...now, build: { ...now.build, chord } }, frets)], 'strum')
 }
 
 /** Before and after: the step before, then the shape in hand. */
 export function hearChange(before: Step): void {
   const now = $build.get()
   if (!now?.frets || !before.frets) return
-  hear([soundingOf({ ...now, build: before.build }, before.frets), soundingOf(now, now.frets)], 'strum', 1.5)
+  hear([heardOf({ ...now, build: before.build }, before.frets), heardOf(now, now.frets)], 'strum', 1.5)
 }
 
 /** The shape over one bass note. */
 export function hearOverBass(pitchClass: number): void {
   const now = $build.get()
-  if (now?.frets) hear([{ midis: midisOf(now, now.frets), bass: bassNote(pitchClass) }], 'strum')
+  if (now?.frets) hear([{ midis: midisOf(now.frets, neckIn(now)), bass: bassNote(pitchClass) }], 'strum')
 }

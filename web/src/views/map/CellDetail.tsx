@@ -6,8 +6,10 @@ import { writeSymbol } from '@nestling/core/chord'
 import { ghostTones, writeShape } from '@nestling/core/voicing'
 import { degreeSign } from '../../neck/tone.ts'
 import { counted } from '../../neck/words.ts'
+import { IconPlayerPlay } from '../../shell/icons.ts'
+import sentence from '../../shell/sentence.module.css'
 import { $session } from '../../state/session.ts'
-import { collect } from './collect.ts'
+import { collect, hearCell } from './collect.ts'
 import classes from './MapView.module.css'
 import type { Selected } from './Sheet.tsx'
 import type { FoundMap } from './useMap.ts'
@@ -29,6 +31,7 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
   const form = openFormOf(voicing, neck)
   const ghost = ghostTones(voicing, neck).find(({ degree }) => degree === 'R')
   const strings = neck.open.length
+  const keys = inAllKeys(voicing, neck)
   const params = new URLSearchParams(
     writeBuild({ ...build, chord: voicing.chord }, setting.instrument.tuning.strings.length) as Record<string, string>,
   )
@@ -45,9 +48,28 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
         <Button size="compact-sm" component="a" href={`/?${params}`}>
           Open in Build
         </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          leftSection={<IconPlayerPlay size={15} aria-hidden />}
+          onClick={() => hearCell(cell)}
+        >
+          Hear
+        </Button>
         <Button size="compact-sm" variant="default" onClick={() => void collect([cell], found)}>
           To the tray
         </Button>
+        <span className={sentence['keys']}>
+          <span>
+            <kbd>Space</kbd> hear
+          </span>
+          <span>
+            <kbd>T</kbd> tray
+          </span>
+          <span>
+            <kbd>/</kbd> another chord
+          </span>
+        </span>
       </Group>
       <dl className={classes['facts']} data-testid="landmarks">
         <dt>Roots near</dt>
@@ -72,12 +94,12 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
         </dd>
         <dt>In all keys</dt>
         <dd className={classes['keys']}>
-          {inAllKeys(voicing, neck).map(({ chord, frets }) => (
+          {keys.map(({ chord, frets }) => (
             <span key={chord.root}>
               <b>{writeSymbol(chord, style)}</b> {writeShape(frets)}
             </span>
           ))}
-          {inAllKeys(voicing, neck).length === 0 && 'an open string can’t be moved'}
+          {keys.length === 0 && 'an open string can’t be moved'}
         </dd>
       </dl>
       <p className="heard-only" aria-live="polite">

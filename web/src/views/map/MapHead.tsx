@@ -1,5 +1,5 @@
 /** The chord, its arrangement, the change that is looked at, and the filters. */
-import { Button, Chip, NativeSelect, Switch, TextInput } from '@mantine/core'
+import { ActionIcon, Button, Chip, Group, NativeSelect, Switch, TextInput, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { instrumentFor, type MapChange } from '@nestling/core/build'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
@@ -9,7 +9,9 @@ import { ARRANGEMENT_NAMES } from '@nestling/core/voicing'
 import { memo, useDeferredValue } from 'react'
 import { degreeSign } from '../../neck/tone.ts'
 import { arrangementWords, stringsApart } from '../../neck/words.ts'
+import { IconArrowBackUp, IconArrowForwardUp } from '../../shell/icons.ts'
 import { $session } from '../../state/session.ts'
+import { CHORD_INPUT_ID } from './keys.ts'
 import classes from './MapView.module.css'
 import { type MapState, SEVENTH_MORPHS, type ShownSets, TRIAD_MORPHS } from './useMap.ts'
 
@@ -60,6 +62,7 @@ function Question({ state }: { readonly state: MapState }) {
       <TextInput
         size="sm"
         w={150}
+        id={CHORD_INPUT_ID}
         aria-label="Chord"
         value={state.text}
         onChange={(event) => state.setText(event.currentTarget.value)}
@@ -122,7 +125,19 @@ function Question({ state }: { readonly state: MapState }) {
         checked={state.landmarks}
         onChange={(event) => state.setLandmarks(event.currentTarget.checked)}
       />
-      <Button size="compact-md" variant="default" ml="auto" onClick={() => window.print()}>
+      <Group gap={4} ml="auto">
+        <Tooltip label="Undo (Ctrl+Z)">
+          <ActionIcon variant="default" aria-label="Undo" onClick={state.undo} disabled={!state.canUndo}>
+            <IconArrowBackUp size={17} />
+          </ActionIcon>
+        </Tooltip>
+        <Tooltip label="Redo (Ctrl+Shift+Z)">
+          <ActionIcon variant="default" aria-label="Redo" onClick={state.redo} disabled={!state.canRedo}>
+            <IconArrowForwardUp size={17} />
+          </ActionIcon>
+        </Tooltip>
+      </Group>
+      <Button size="compact-md" variant="default" onClick={() => window.print()}>
         Print
       </Button>
     </div>

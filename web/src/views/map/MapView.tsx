@@ -1,9 +1,11 @@
 /** Map: a chord's whole territory as one sheet; string sets down, bass tones across. */
 import { useState } from 'react'
 import { EggPatterns } from '../../neck/Egg.tsx'
+import { usePageKeys } from '../../shell/pageKeys.ts'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
 import { CellDetail } from './CellDetail.tsx'
+import { mapKeys } from './keys.ts'
 import { MapHead } from './MapHead.tsx'
 import classes from './MapView.module.css'
 import { RowLine } from './RowLine.tsx'
@@ -28,6 +30,7 @@ export default function MapView(props: MapViewProps) {
 function Territory({ address }: Pick<MapViewProps, 'address'>) {
   const state = useMap(address)
   const [selected, setSelected] = useState<Selected>({ row: 0, column: 0 })
+  usePageKeys(mapKeys(state, selected))
   return (
     <>
       <MapHead state={state} />

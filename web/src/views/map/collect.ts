@@ -1,14 +1,30 @@
-/** Cells, rows and the whole sheet into the tray; what doesn't fit is told. */
+/** What is done with cells: into the tray, a row or the whole sheet as well; heard. */
 import { type ChangedCell, instrumentFor } from '@nestling/core/build'
 import { writeSymbol } from '@nestling/core/chord'
 import { writeTuning } from '@nestling/core/neck'
 import { writeShape } from '@nestling/core/voicing'
 import { MOST_IN_TRAY } from '../../contracts/tray.ts'
 import { counted } from '../../neck/words.ts'
+import { hearChords, soundingOf } from '../../state/hearing.ts'
 import { tell } from '../../state/notices.ts'
 import { $tray, addToTray } from '../../state/tray.ts'
 import type { FoundMap } from './useMap.ts'
 
+type Shape = Extract<ChangedCell, { readonly kind: 'shape' }>
+
+export const hearCell = ({ voicing }: Shape): void =>
+  hearChords(
+    [
+      soundingOf(
+        voicing.chord,
+        voicing.midis.filter((midi) => midi !== null),
+      ),
+    ],
+    'strum',
+    'map',
+  )
+
+/** What doesn't fit into the tray is told. */
 export async function collect(
   cells: readonly (ChangedCell | undefined)[],
   { build, setting }: Pick<FoundMap, 'build' | 'setting'>,

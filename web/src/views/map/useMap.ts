@@ -14,7 +14,8 @@ import {
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { EXTENSIONS } from '@nestling/core/name'
 import { type Neck, neckOf } from '@nestling/core/neck'
-import { startTransition, useEffect, useRef, useState } from 'react'
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
+import { changedFrom, type Moment, NO_HISTORY, redone, undone } from '../../state/history.ts'
 import { $setting } from '../../state/session.ts'
 import { mapClient } from '../../workers/mapClient.ts'
 
@@ -51,6 +52,10 @@ export interface MapState {
   readonly choose: (changes: Partial<Build>) => void
   readonly change: MapChange
   readonly setChange: (change: MapChange) => void
+  readonly undo: () => void
+  readonly redo: () => void
+  readonly canUndo: boolean
+  readonly canRedo: boolean
   readonly search: MapSearch
   /** Landmarks on every cell. */
   readonly landmarks: boolean
@@ -58,6 +63,12 @@ export interface MapState {
   readonly sets: ShownSets
   readonly setSets: (sets: ShownSets) => void
   readonly setting: Setting
+}
+
+/** What is asked: one step to undo. */
+interface Asked {
+  readonly build: Build
+  readonly change: MapChange
 }
 
 /** An answer that stays this long is written into the address. */
@@ -94,14 +105,35 @@ export function useMap(address: MapAddress): MapState {
     if (!build.ok) throw new Error(build.error.message)
     return { build: build.value, problem: asked.ok ? undefined : asked.error.message }
   })
-  const [build, setBuild] = useState(first.build)
+  const [moment, setMoment] = useState<Moment<Asked>>(() => ({
+    now: { build: first.build, change: firstChange(address) },
+    history: NO_HISTORY,
+  }))
+  const { build, change } = moment.now
   const [text, setTyped] = useState(address.params.chord ?? 'C')
   const [problem, setProblem] = useState(first.problem)
-  const [change, setChange] = useState<MapChange>(() => firstChange(address))
   const [landmarks, setLandmarks] = useState(false)
   const [sets, setSets] = useState<ShownSets>('all')
   const [search, setSearch] = useState<MapSearch>({ status: 'searching' })
   const answered = useRef<FoundMap>(undefined)
+
+  const ask = useCallback(
+    (next: (now: Asked) => Partial<Asked>) =>
+      setMoment(({ now, history }) => ({ now: { ...now, ...next(now) }, history: changedFrom(history, now) })),
+    [],
+  )
+  const setChange = useCallback((next: MapChange) => ask(() => ({ change: next })), [ask])
+  const go = useCallback((to: (moment: Moment<Asked>) => Moment<Asked> | undefined) => {
+    setMoment((before) => to(before) ?? before)
+    setProblem(undefined)
+  }, [])
+  // After undo and redo the field says what is mapped; while typing it is left alone.
+  const typed = useRef(build.symbol)
+  useEffect(() => {
+    if (typed.current === build.symbol) return
+    typed.current = build.symbol
+    setTyped(build.symbol)
+  }, [build.symbol])
 
   useEffect(() => {
     let current = true
@@ -128,17 +160,24 @@ export function useMap(address: MapAddress): MapState {
 
   return {
     text,
-    setText: (typed) => {
-      setTyped(typed)
-      const chord = readSymbol(typed, setting.naming)
-      setProblem(chord.ok || typed.trim() === '' ? undefined : chord.error.message)
+    setText: (written) => {
+      setTyped(written)
+      const chord = readSymbol(written, setting.naming)
+      setProblem(chord.ok || written.trim() === '' ? undefined : chord.error.message)
       if (!chord.ok) return
+      typed.current = written
       const { root, formula } = chord.value
-      setBuild((before) => ({ ...before, chord: { root, formula }, symbol: typed, omit: undefined, bass: undefined }))
+      ask(({ build: before }) => ({
+        build: { ...before, chord: { root, formula }, symbol: written, omit: undefined, bass: undefined },
+      }))
     },
     problem,
     build,
-    choose: (changes) => setBuild((before) => ({ ...before, ...changes })),
+    choose: (changes) => ask((now) => ({ build: { ...now.build, ...changes } })),
+    undo: () => go(undone),
+    redo: () => go(redone),
+    canUndo: moment.history.past.length > 0,
+    canRedo: moment.history.future.length > 0,
     change,
     setChange,
     search,

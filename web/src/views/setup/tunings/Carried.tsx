@@ -2,9 +2,9 @@
 import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { namesOf } from '@nestling/core/name'
-import { neckOf, readTuning, soundingMidi, type Tuning, writeTuning } from '@nestling/core/neck'
+import { neckOf, readTuning, type Tuning, writeTuning } from '@nestling/core/neck'
 import { pitchAt, plainName, writePitch } from '@nestling/core/pitch'
-import { type Frets, readShape, sameFingers, samePitchesIn, writeShape } from '@nestling/core/voicing'
+import { type Frets, midisOf, readShape, sameFingers, samePitchesIn, writeShape } from '@nestling/core/voicing'
 import { useMemo } from 'react'
 import type { TrayShape } from '../../../contracts/tray.ts'
 import { $session, $setting } from '../../../state/session.ts'
@@ -35,7 +35,7 @@ export function Carried({ to }: { readonly to: Tuning }) {
       const before = neckOf({ ...instrument, tuning: strings.value, capo: undefined, frets: 36, lastReachableFret: 36 })
       const same = sameFingers(frets.value, neck)
       const name = same && namesOf(same, neck)[0]
-      const midis = frets.value.flatMap((fret, string) => (fret === null ? [] : [soundingMidi(before, string, fret)]))
+      const midis = midisOf(frets.value, before)
       const { shapes: places, unreachable } = samePitchesIn(midis, neck, { reachLimitMm: hand.stretchMm, open: true })
       const spelled = (midi: number) => writePitch(pitchAt(plainName(midi % 12), midi), settings.naming)
       return {
