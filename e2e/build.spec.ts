@@ -24,6 +24,20 @@ test('a typed symbol becomes shapes on the neck, and the first is in hand', asyn
   expect(texts.slice(0, 4).toSorted()).toEqual(['x-x-11-13-11-13', 'x-x-8-10-9-9', 'xx3324', 'xx6666'].toSorted())
 })
 
+test('typed letter by letter, through a chord that has no shape there, the hand stays where it was', async ({
+  page,
+}) => {
+  await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x-13-13-12-15-x')
+  await expect(shapeText(page)).toContainText('x-13-13-12-15-x')
+  await line(page).focus()
+  for (const letter of 'Bbm') await page.keyboard.type(letter)
+  await expect(page.getByText(/^No shape/).first()).toBeVisible()
+  await page.keyboard.type('7')
+  await expect(symbol(page)).toHaveText('B♭m7')
+  // The easiest lies at the first fret.
+  await expect(shapeText(page)).toContainText('x-13-15-13-14-x')
+})
+
 test('the address holds the state: a reload and a link show the same', async ({ page }) => {
   await open(page)
   await line(page).fill('F#m7b5 drop3 6432')

@@ -53,6 +53,8 @@ export const voicingInHand = (state: Pick<BuildState, 'build' | 'setting' | 'fre
   state.frets === undefined ? undefined : voicingOf(state.build.chord, state.frets, neckIn(state))
 
 let ticket = 0
+/** Where the hand was before a question without an answer, such as B♭m on the way to B♭m7 over four strings. */
+let handBefore: Frets | undefined
 
 /** Searches for the current build; an answer that was overtaken is thrown away. */
 async function search(): Promise<void> {
@@ -66,7 +68,9 @@ async function search(): Promise<void> {
     const result = await searchClient().shapesFor(build, setting, MOST_SHOWN)
     if (mine !== ticket) return
     const state = current()
-    now = { ...state, search: { status: 'found', result }, frets: keepInHand(state, result) }
+    const frets = keepInHand({ ...state, frets: state.frets ?? handBefore }, result)
+    handBefore = frets ?? state.frets ?? handBefore
+    now = { ...state, search: { status: 'found', result }, frets }
   } catch (error) {
     if (mine !== ticket) return
     now = {
@@ -108,6 +112,7 @@ const stepOf = ({ build, frets, byHand }: BuildState): Step => ({ build, frets, 
 /** One step that can be undone. With `search` its shapes are looked for; without, it is drawn at once. */
 export function step(changes: Partial<Step>, options: { readonly search: boolean }): void {
   const before = current()
+  if ('frets' in changes && changes.frets === undefined) handBefore = undefined
   history = changedFrom(history, stepOf(before))
   now = { ...before, ...changes }
   $preview.set(undefined)
@@ -129,6 +134,7 @@ export const redo = (): boolean => go(redone)
 
 /** Opens a state: at the start, or when the browser goes back. What can be undone stays. */
 export function openBuild(initial: BuildState): void {
+  handBefore = undefined
   now = initial
   publish()
   void search()
@@ -140,6 +146,7 @@ export function changeSetting(setting: BuildState['setting']): void {
   const strings = setting.instrument.tuning.strings.length
   const same = strings === before.setting.instrument.tuning.strings.length
   const sameTuning = setting.instrument === before.setting.instrument
+  if (!sameTuning) handBefore = undefined
   now = {
     ...before,
     setting,
