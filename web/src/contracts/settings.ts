@@ -4,6 +4,10 @@ import { type Instrument, STANDARD_INSTRUMENT, type Tuning } from '@nestling/cor
 import * as v from 'valibot'
 
 /** What stands inside the eggs. */
+/** Quarter notes in a minute. */
+export const SLOWEST = 20
+export const FASTEST = 300
+
 export const LABELS = ['degree', 'note', 'finger', 'none'] as const
 
 const Percent = v.pipe(v.number(), v.minValue(0), v.maxValue(100))
@@ -37,7 +41,12 @@ export const Settings = v.object({
   drumsVolume: Percent,
   clickVolume: Percent,
   /** Quarter notes in a minute. */
-  tempo: v.pipe(v.number(), v.integer(), v.minValue(20, 'at least 20'), v.maxValue(300, 'at most 300')),
+  tempo: v.pipe(
+    v.number(),
+    v.integer(),
+    v.minValue(SLOWEST, `at least ${SLOWEST}`),
+    v.maxValue(FASTEST, `at most ${FASTEST}`),
+  ),
   /** How late the second eighth of a beat comes: 0 straight, 100 as in triplets. */
   swing: Percent,
   /** Bars counted before the music begins. */

@@ -7,8 +7,9 @@ import { atom } from 'nanostores'
 import type { BandVolumes } from '../sound/band.ts'
 import type { Score, StringEvent } from '../sound/score.ts'
 import { play, soundEngine, stop } from '../sound/transport.ts'
-import { createListener, type Overheard, WINDOW } from './listener.ts'
+import { createListener, WINDOW } from './listener.ts'
 import { noiseFor, type Plays, simulated } from './simulatedPlayer.ts'
+import { messageOf, refusal } from './told.ts'
 
 export type EarSource = { readonly kind: 'microphone' } | { readonly kind: 'simulated'; readonly plays: Plays }
 
@@ -134,32 +135,4 @@ function openMicrophone(): Promise<MediaStream> {
     // What makes speech clear makes notes unclear.
     audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
   })
-}
-
-function refusal(error: unknown): string {
-  const name = error instanceof DOMException ? error.name : ''
-  switch (name) {
-    case 'NotAllowedError':
-      return 'The microphone was refused. Allow it for this page in the browser’s settings for the site, or listen to the simulated player.'
-    case 'NotFoundError':
-      return 'No microphone was found. Plug one in, or listen to the simulated player.'
-    case 'NotReadableError':
-      return 'Another program holds the microphone. Close it there and try again.'
-    case 'NotSupportedError':
-      return 'The browser gives a microphone only to pages on this machine or over https.'
-    default:
-      return `Listening failed: ${error instanceof Error ? error.message : String(error)}.`
-  }
-}
-
-/** Silence and noise are told as what they are. */
-function messageOf({ marks, extra }: Judgement, { loud, unclear, windows }: Overheard): string | undefined {
-  const came = marks.filter(({ kind }) => kind !== 'missing').length
-  if (loud < windows * 0.02 && came === 0)
-    return 'Nothing was heard: it was silent. Is the microphone the right one, and near enough?'
-  if (came === 0 && unclear > loud * 0.4)
-    return 'Only noise was heard, no pitch. Is another sound louder than the guitar?'
-  if (came === 0 && extra.length > 0)
-    return 'Notes were heard, but none when one was due. Did the line begin after the count-in?'
-  return undefined
 }

@@ -2,14 +2,13 @@
 import { ActionIcon, Button, Switch } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { useRef, useState } from 'react'
+import { FASTEST, SLOWEST } from '../contracts/settings.ts'
+import { tapped, tempoOf, tempoWithin } from '../sound/tapTempo.ts'
 import { $playing } from '../sound/transport.ts'
 import { changeSound } from '../state/hearing.ts'
 import { $session } from '../state/session.ts'
 import { IconMinus, IconPlayerPlay, IconPlayerStop, IconPlus } from './icons.ts'
 import classes from './TransportBar.module.css'
-
-const SLOWEST = 20
-const FASTEST = 300
 
 export interface TransportBarProps {
   /** Whose music this bar starts and stops. */
@@ -114,14 +113,11 @@ function PlayButton({ owner, playOrStop }: Pick<TransportBarProps, 'owner' | 'pl
 function Tempo({ tempo }: { readonly tempo: number }) {
   const [text, setText] = useState<string | undefined>(undefined)
   const taps = useRef<readonly number[]>([])
-  const set = (next: number) => changeSound({ tempo: Math.min(FASTEST, Math.max(SLOWEST, Math.round(next))) })
+  const set = (next: number) => changeSound({ tempo: tempoWithin(next) })
   const tap = () => {
-    const now = performance.now()
-    const last = taps.current.at(-1)
-    // After a pause a new tempo is tapped; of a long row the last taps count.
-    taps.current = last === undefined || now - last > 3500 ? [now] : [...taps.current, now].slice(-5)
-    const [first] = taps.current
-    if (taps.current.length > 1 && first !== undefined) set((60_000 * (taps.current.length - 1)) / (now - first))
+    taps.current = tapped(taps.current, performance.now())
+    const next = tempoOf(taps.current)
+    if (next !== undefined) set(next)
   }
   return (
     <span className={classes['tempo']}>
@@ -133,7 +129,7 @@ function Tempo({ tempo }: { readonly tempo: number }) {
           className="plain-field"
           inputMode="numeric"
           aria-label="Tempo, beats in a minute"
-          title="20 to 300 beats in a minute"
+          title={`${SLOWEST} to ${FASTEST} beats in a minute`}
           value={text ?? tempo}
           onChange={(event) => setText(event.currentTarget.value)}
           onBlur={() => {

@@ -49,9 +49,8 @@ export function KeptShapeCard({ shape, rename, remove }: KeptShapeCardProps) {
           {kept?.voicing
             ? kept.voicing.arrangement.degrees.map(withSigns).join(' ')
             : 'this shape does not fit its chord'}{' '}
-          <span className={classes['tuning']}>
-            · {kept ? tuningLetters(kept.tuning, settings.naming) : shape.tuning}
-          </span>
+          ·{' '}
+          <span className={classes['tuning']}>{kept ? tuningLetters(kept.tuning, settings.naming) : shape.tuning}</span>
         </p>
         {shape.note !== '' && <p className={classes['note']}>{shape.note}</p>}
       </div>

@@ -13,7 +13,8 @@ import { IconArrowBackUp, IconArrowForwardUp } from '../../shell/icons.ts'
 import { $session } from '../../state/session.ts'
 import { CHORD_INPUT_ID } from './keys.ts'
 import classes from './MapView.module.css'
-import { type MapState, SEVENTH_MORPHS, type ShownSets, TRIAD_MORPHS } from './useMap.ts'
+import { SEVENTH_MORPHS, TRIAD_MORPHS } from './morphs.ts'
+import type { MapState, ShownSets } from './useMap.ts'
 
 const FRET_RANGES = [
   { value: '1-15', label: 'frets 1 to 15' },

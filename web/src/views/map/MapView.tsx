@@ -4,13 +4,14 @@ import { EggPatterns } from '../../neck/Egg.tsx'
 import { usePageKeys } from '../../shell/pageKeys.ts'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
+import type { MapAddress } from './address.ts'
 import { CellDetail } from './CellDetail.tsx'
 import { mapKeys } from './keys.ts'
 import { MapHead } from './MapHead.tsx'
 import classes from './MapView.module.css'
 import { RowLine } from './RowLine.tsx'
 import { type Selected, Sheet } from './Sheet.tsx'
-import { type MapAddress, useMap } from './useMap.ts'
+import { useMap } from './useMap.ts'
 
 export interface MapViewProps {
   readonly page: PageData

@@ -65,7 +65,7 @@ export function RowLine({ found, selected }: { readonly found: FoundMap; readonl
                     kind="ghost"
                     x={layout.tipX(root.fret)}
                     y={layout.stringY(root.string)}
-                    size={13}
+                    size={16}
                     degree="R"
                     label="R"
                   />
@@ -76,7 +76,7 @@ export function RowLine({ found, selected }: { readonly found: FoundMap; readonl
                     key={string}
                     x={layout.tipX(fret)}
                     y={layout.stringY(string)}
-                    size={15}
+                    size={19}
                     degree={shape.degrees[string] ?? 'R'}
                     label={degreeSign(shape.degrees[string] ?? 'R')}
                   />

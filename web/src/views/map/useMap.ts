@@ -2,37 +2,25 @@
 import { useStore } from '@nanostores/react'
 import {
   type Build,
-  type BuildParams,
   type ChangedMap,
   type ChordMap,
   instrumentFor,
   type MapChange,
-  readBuild,
   type Setting,
-  writeBuild,
 } from '@nestling/core/build'
-import { readSymbol, writeSymbol } from '@nestling/core/chord'
-import { EXTENSIONS } from '@nestling/core/name'
+import { readSymbol } from '@nestling/core/chord'
 import { type Neck, neckOf } from '@nestling/core/neck'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
 import { changedFrom, type Moment, NO_HISTORY, redone, undone } from '../../state/history.ts'
 import { $setting } from '../../state/session.ts'
 import { mapClient } from '../../workers/mapClient.ts'
-
-export interface MapAddress {
-  readonly params: BuildParams
-  readonly morph: string | undefined
-  readonly add: string | undefined
-  readonly way: string | undefined
-}
+import { type AskedMap, type MapAddress, readMap, writeMap } from './address.ts'
 
 /** An answer, with the question that it belongs to: the page may have gone on asking. */
-export interface FoundMap {
-  readonly build: Build
+export interface FoundMap extends AskedMap {
   readonly setting: Setting
   readonly neck: Neck
   readonly map: ChordMap
-  readonly change: MapChange
   readonly changed: ChangedMap
 }
 
@@ -65,50 +53,13 @@ export interface MapState {
   readonly setting: Setting
 }
 
-/** What is asked: one step to undo. */
-interface Asked {
-  readonly build: Build
-  readonly change: MapChange
-}
-
 /** An answer that stays this long is written into the address. */
 const SETTLED_MS = 50
 
-function addressOf({ build, change, setting }: FoundMap): string {
-  const strings = setting.instrument.tuning.strings.length
-  const params = new URLSearchParams(writeBuild(build, strings) as Record<string, string>)
-  // As it would follow the letter of any root.
-  if (change.kind === 'morph')
-    params.set('morph', writeSymbol({ root: 'C', formula: change.formula }, { ascii: true }).slice(1))
-  if (change.kind === 'extend') {
-    params.set('add', change.extension)
-    params.set('way', change.way)
-  }
-  return `/map?${params}`
-}
-
-const FIRST: BuildParams = { chord: 'C', arrangement: 'close' }
-
-function firstChange({ morph, add, way }: MapAddress): MapChange {
-  const target = morph === undefined ? undefined : readSymbol(`C${morph}`)
-  if (target?.ok) return { kind: 'morph', formula: target.value.formula }
-  const extension = EXTENSIONS.find((one) => one === add)
-  if (extension) return { kind: 'extend', extension, way: way === 'fifth-gives-way' ? way : 'root-moves' }
-  return { kind: 'none' }
-}
-
 export function useMap(address: MapAddress): MapState {
   const setting = useStore($setting)
-  const [first] = useState(() => {
-    const asked = readBuild(address.params.chord === undefined ? FIRST : address.params, setting)
-    const build = asked.ok ? asked : readBuild(FIRST, setting)
-    if (!build.ok) throw new Error(build.error.message)
-    return { build: build.value, problem: asked.ok ? undefined : asked.error.message }
-  })
-  const [moment, setMoment] = useState<Moment<Asked>>(() => ({
-    now: { build: first.build, change: firstChange(address) },
-    history: NO_HISTORY,
-  }))
+  const [first] = useState(() => readMap(address, setting))
+  const [moment, setMoment] = useState<Moment<AskedMap>>({ now: first.asked, history: NO_HISTORY })
   const { build, change } = moment.now
   const [text, setTyped] = useState(address.params.chord ?? 'C')
   const [problem, setProblem] = useState(first.problem)
@@ -118,12 +69,12 @@ export function useMap(address: MapAddress): MapState {
   const answered = useRef<FoundMap>(undefined)
 
   const ask = useCallback(
-    (next: (now: Asked) => Partial<Asked>) =>
+    (next: (now: AskedMap) => Partial<AskedMap>) =>
       setMoment(({ now, history }) => ({ now: { ...now, ...next(now) }, history: changedFrom(history, now) })),
     [],
   )
   const setChange = useCallback((next: MapChange) => ask(() => ({ change: next })), [ask])
-  const go = useCallback((to: (moment: Moment<Asked>) => Moment<Asked> | undefined) => {
+  const go = useCallback((to: (moment: Moment<AskedMap>) => Moment<AskedMap> | undefined) => {
     setMoment((before) => to(before) ?? before)
     setProblem(undefined)
   }, [])
@@ -154,7 +105,10 @@ export function useMap(address: MapAddress): MapState {
   useEffect(() => {
     if (search.status !== 'found') return undefined
     // Not at once: a new address has the whole page styled and painted again.
-    const settled = setTimeout(() => window.history.replaceState(null, '', addressOf(search.found)), SETTLED_MS)
+    const settled = setTimeout(
+      () => window.history.replaceState(null, '', writeMap(search.found, search.found.neck.open.length)),
+      SETTLED_MS,
+    )
     return () => clearTimeout(settled)
   }, [search])
 
@@ -201,28 +155,6 @@ async function answer(
   const changed = await client.changedMap(map, build, setting, change)
   return { build, setting, neck: neckOf(instrumentFor(build, setting)), map, change, changed }
 }
-
-const morphsOf = (suffixes: readonly string[]) =>
-  suffixes.flatMap((suffix) => {
-    const read = readSymbol(`C${suffix}`)
-    return read.ok ? [{ suffix, formula: read.value.formula }] : []
-  })
-
-/** The formulas that a triad or a seventh chord is morphed into, by their suffixes. */
-export const TRIAD_MORPHS = morphsOf(['', 'm', 'dim', 'aug', 'sus2', 'sus4'])
-export const SEVENTH_MORPHS = morphsOf([
-  'maj7',
-  '7',
-  'm7',
-  'm7b5',
-  'dim7',
-  'm(maj7)',
-  '6',
-  'm6',
-  '7sus4',
-  'maj7#5',
-  '7#5',
-])
 
 /** Whether a row of the sheet is shown. */
 export function isShown(strings: readonly number[], sets: ShownSets): boolean {
