@@ -137,3 +137,24 @@ test('the cautions come once, and stay to be found', async ({ page }) => {
   await open(page, 'hand')
   await expect(page.getByRole('region', { name: 'Take care' })).toContainText('physician or a hand therapist')
 })
+
+test('what one page keeps, another open page shows: the instrument, the tray', async ({ page, context }) => {
+  const other = await context.newPage()
+  await other.goto('/?chord=C&strings=5432')
+  await expect(other.locator('[data-alive]')).toBeVisible()
+  const menu = (of: Page) => of.getByRole('button', { name: /^Instrument: / })
+  const before = (await (await page.request.get('/api/settings')).json()).instrumentId
+  await open(page, 'instruments')
+  await menu(page).click()
+  const item = page.getByRole('menuitem', { name: /D A D F♯ A D/ })
+  const name = (await item.textContent()) ?? ''
+  await item.click()
+  await expect(menu(other)).toHaveText(name)
+  await expect(other.getByTestId('neck')).toContainText('F♯')
+  await other.keyboard.press('t')
+  const shapes = page.getByRole('list', { name: 'Shapes in the tray' })
+  await expect(shapes.getByRole('listitem')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
+  await expect(other.getByRole('list', { name: 'Shapes in the tray' })).toHaveCount(0)
+  await settle(page, { instrumentId: before })
+})

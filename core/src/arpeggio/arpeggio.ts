@@ -7,9 +7,9 @@ import { byPitch, chordPlaces, highestPosition, inPosition, lowestPosition } fro
 import type { Arpeggio, ArpeggioNote, ArpeggioWay, ChordPlace, FingeredLine } from './types.ts'
 
 /** Other lines that are offered beside the best, the best counted in. */
-export const MOST_LINES = 5
+const MOST_LINES = 5
 /** A diagonal line climbs at least so many frets for each octave: in fourths, from a root to the next two strings higher. */
-export const CLIMB_PER_OCTAVE = 2
+const CLIMB_PER_OCTAVE = 2
 
 /** A second place further than a hand's width off the line is another line. */
 const HAND_FRETS = 4

@@ -3,7 +3,7 @@
  *   Chord + Neck ─chordPlaces→ where its tones lie ─arpeggioOf(way)→ a line with fingers ─playingOrder→ what is played when
  */
 export type { ArpeggioOptions } from './arpeggio.ts'
-export { arpeggioOf, CLIMB_PER_OCTAVE, MOST_LINES } from './arpeggio.ts'
+export { arpeggioOf } from './arpeggio.ts'
 export type { Direction, Order, Pattern } from './order.ts'
 export { DIRECTIONS, PATTERNS, playingOrder } from './order.ts'
 export { chordPlaces, highestPosition, inPosition, lowestPosition } from './places.ts'

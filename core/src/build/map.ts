@@ -49,7 +49,7 @@ export interface ChordMap {
  * How many strings a map's shapes take: as many as the chord has tones, four at most, or the fewest on which the school can
  * tell a larger chord; a shell takes three.
  */
-export function mapVoices(formula: Formula, arrangement: ArrangementChoice, school: OmissionSchool): number {
+function mapVoices(formula: Formula, arrangement: ArrangementChoice, school: OmissionSchool): number {
   if (arrangement.kind === 'named' && arrangement.name === 'shell') return 3
   for (let voices = Math.min(4, formula.length); voices <= formula.length; voices++)
     if (soundingSets(formula, voices, { school, doubling: false }).length > 0) return voices

@@ -29,8 +29,6 @@ export const sortedFormula = (degrees: Iterable<Degree>): Formula =>
 
 export const formulaKey = (formula: Formula): string => formula.join(' ')
 
-export const sameFormula = (a: Formula, b: Formula): boolean => formulaKey(a) === formulaKey(b)
-
 /** The 12-bit set of pitch classes above the root: bit n is n semitones up. */
 export const formulaMask = (formula: Formula): number =>
   formula.reduce((mask, degree) => mask | (1 << degreePitchClass(degree)), 0)

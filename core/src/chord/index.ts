@@ -18,7 +18,6 @@ export {
   readFormula,
   readThirds,
   respellRoot,
-  sameFormula,
   sortedFormula,
   stackedThirds,
   usualDegree,
@@ -28,5 +27,5 @@ export { definingDegrees, omittableDegrees, shellOf, soundingSets } from './omis
 export type { SymbolReading } from './symbolRead.ts'
 export { readSymbol } from './symbolRead.ts'
 export type { SymbolStyle } from './symbolWrite.ts'
-export { suffixWithSigns, symbolSuffix, writeSymbol } from './symbolWrite.ts'
+export { symbolSuffix, writeSymbol } from './symbolWrite.ts'
 export type { Chord, Family, Formula, OmissionSchool, SymbolSchool } from './types.ts'

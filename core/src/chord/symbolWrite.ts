@@ -109,4 +109,4 @@ export function writeSymbol(chord: Chord, style: SymbolStyle = {}): string {
 }
 
 /** `m7b5` → `m7♭5`. A bare accidental stands only before a number in a suffix. */
-export const suffixWithSigns = (suffix: string): string => suffix.replace(/(bb|b|##|#)\d+/g, withSigns)
+const suffixWithSigns = (suffix: string): string => suffix.replace(/(bb|b|##|#)\d+/g, withSigns)

@@ -64,7 +64,7 @@ const scale = (name: string, family: ScaleFamily, mode: number, degrees: readonl
 const list = (degrees: string): readonly Degree[] => degrees.split(' ') as Degree[]
 
 /** The scale that starts on another step: each tone keeps its letter, so its degree is told by counting letters. */
-export function modeOf(degrees: readonly Degree[], step: number): readonly Degree[] {
+function modeOf(degrees: readonly Degree[], step: number): readonly Degree[] {
   const tonic = degreeSemitones(degrees[step] as Degree)
   return degrees.map((_, index) => {
     const tone = degreeSemitones(degrees[(step + index) % degrees.length] as Degree)

@@ -5,7 +5,7 @@ import type { Frets } from '@nestling/core/voicing'
 import type { NeckLayout } from './layout.ts'
 import classes from './neck.module.css'
 
-export function reachWords(hand: HandProfile, mm: number): string {
+function reachWords(hand: HandProfile, mm: number): string {
   const comfortable = Math.round(hand.comfortableMm)
   switch (reachVerdict(hand, mm)) {
     case 'comfortable':

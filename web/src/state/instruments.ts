@@ -1,15 +1,15 @@
 /** Changing instruments and tunings: what the server answers becomes the session; a refusal is told with its field. */
 import type { InstrumentDraft, KeptInstrument, OwnTuning, OwnTuningDraft } from '../contracts/instrument.ts'
 import { type Answer, call } from './http.ts'
-import { $session, sessionOf } from './session.ts'
+import { $session, sessionOf, showKept } from './session.ts'
 
 function withInstruments(instruments: readonly KeptInstrument[]) {
   const { settings, tunings } = $session.get()
-  $session.set(sessionOf(settings, instruments, tunings))
+  showKept(sessionOf(settings, instruments, tunings))
 }
 function withTunings(tunings: readonly OwnTuning[]) {
   const { settings, instruments } = $session.get()
-  $session.set(sessionOf(settings, instruments, tunings))
+  showKept(sessionOf(settings, instruments, tunings))
 }
 
 export async function addInstrument(draft: InstrumentDraft): Promise<Answer<KeptInstrument>> {

@@ -6,6 +6,7 @@ import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
 import { DEFAULT_SETTINGS, type Settings, settingOf } from '../contracts/settings.ts'
 import { call } from './http.ts'
 import { tell } from './notices.ts'
+import { hearOthers, tellOthers } from './otherPages.ts'
 
 export interface Session {
   readonly settings: Settings
@@ -28,6 +29,20 @@ export const sessionOf = (
 })
 
 export const $session = atom<Session>(sessionOf(DEFAULT_SETTINGS, [], []))
+hearOthers<Session>('session', ({ settings, instruments, tunings }) => {
+  const here = $session.get()
+  $session.set(sessionOf(settings, alike(here.instruments, instruments), alike(here.tunings, tunings)))
+})
+
+/** What is here, when the other says the same: nothing is then searched anew. */
+const alike = <Value>(here: Value, there: Value): Value =>
+  JSON.stringify(here) === JSON.stringify(there) ? here : there
+
+/** Shows what the server has kept, here and on the other open pages. */
+export function showKept(session: Session): void {
+  $session.set(session)
+  tellOthers('session', session)
+}
 
 let lastAsked: readonly unknown[] = []
 let lastSetting: Setting | undefined
@@ -47,7 +62,7 @@ export async function changeSettings(changes: Partial<Settings>): Promise<void> 
   const before = $session.get()
   $session.set(sessionOf({ ...before.settings, ...changes }, before.instruments, before.tunings))
   const answer = await call<Settings>('PATCH', '/api/settings', changes)
-  if (answer.ok) return
+  if (answer.ok) return tellOthers('session', $session.get())
   $session.set(before)
   tell.problem('Not kept', answer.message)
 }

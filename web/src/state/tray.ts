@@ -3,8 +3,10 @@ import { atom } from 'nanostores'
 import { EMPTY_TRAY, type KeptSet, MOST_IN_TRAY, type Tray, type TrayShape } from '../contracts/tray.ts'
 import { type Answer, call } from './http.ts'
 import { tell } from './notices.ts'
+import { hearOthers, tellOthers } from './otherPages.ts'
 
 export const $tray = atom<Tray>(EMPTY_TRAY)
+hearOthers<Tray>('tray', (tray) => $tray.set(tray))
 /** Whether the last change has landed. */
 export const $trayKept = atom<'kept' | 'keeping' | 'not kept'>('kept')
 
@@ -22,6 +24,7 @@ function change(to: (tray: Tray) => Omit<Tray, 'version'>): Promise<void> {
       // What was changed meanwhile stays; only the version is the server's.
       $tray.set({ ...$tray.get(), version: answer.value.version })
       $trayKept.set('kept')
+      tellOthers('tray', $tray.get())
       return
     }
     $trayKept.set('not kept')

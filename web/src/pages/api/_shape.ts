@@ -9,7 +9,7 @@ type Read<T> = ({ readonly ok: true } & T) | { readonly ok: false; readonly resp
 export const neckIn = (tuning: Tuning): Neck =>
   neckOf({ ...STANDARD_INSTRUMENT, tuning, frets: 24, lastReachableFret: 24 })
 
-export function readTuningField(text: string | undefined): Read<{ readonly tuning: Tuning }> {
+function readTuningField(text: string | undefined): Read<{ readonly tuning: Tuning }> {
   if (text === undefined) return { ok: true, tuning: STANDARD_TUNING }
   const read = readTuning(text)
   return read.ok ? { ok: true, tuning: read.value } : { ok: false, response: refuse('tuning', read.error) }

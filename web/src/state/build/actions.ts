@@ -15,7 +15,7 @@ export function typeLine(line: string): void {
   if (read.ok) step({ build: read.value, byHand: false }, { search: true })
 }
 
-export const clearLine = (): void => $typed.set({ line: '', problem: undefined })
+const clearLine = (): void => $typed.set({ line: '', problem: undefined })
 
 /** Takes another build as a whole: a choice of a word, a way out. */
 export function takeBuild(build: Build): void {

@@ -1,6 +1,6 @@
 /** The state of the Build view. */
 export {
-  clearLine, clearNeck, invert, moveFret, moveStrings, nameByHand, setByHand, setString, takeBuild, takeShape, takeVoicing, toggleString,
+  clearNeck, invert, moveFret, moveStrings, nameByHand, setByHand, setString, takeBuild, takeShape, takeVoicing, toggleString,
   typeLine,
 } from './actions.ts' // biome-ignore format: a list
 export { type Address, addressOf, readAddress, stateFrom } from './address.ts'

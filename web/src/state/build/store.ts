@@ -13,7 +13,7 @@ import { countFor, forgetCounts } from './counts.ts'
 import type { BuildState, Preview, Step, Typed } from './types.ts'
 
 /** Rows that the page holds at most; the list says how many there are. */
-export const MOST_SHOWN = 5000
+const MOST_SHOWN = 5000
 /** How long a change waits for its shapes before it is drawn without them. */
 const BLINK_MS = 80
 

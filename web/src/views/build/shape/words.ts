@@ -19,9 +19,9 @@ const ORDINALS = [
 export const inversionWords = (inversion: number | null): string =>
   inversion === null ? 'over a bass of its own' : (ORDINALS[inversion] ?? '')
 
-export const fingerWord = (finger: Finger): string => (finger === 'T' ? 'the thumb' : `finger ${finger}`)
+const fingerWord = (finger: Finger): string => (finger === 'T' ? 'the thumb' : `finger ${finger}`)
 
-export const pitchWord = (midi: number, naming: NamingSystem): string =>
+const pitchWord = (midi: number, naming: NamingSystem): string =>
   writePitch(pitchAt(plainName(midi % 12), midi), naming)
 
 /** What keeps a silent string silent: "damped by the tip of finger 1"; where nothing does, what would be heard. */
