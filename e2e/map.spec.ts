@@ -5,7 +5,10 @@ const open = async (page: Page, query = '') => {
   await page.goto(`/map${query}`)
   await expect(page.locator('[data-alive]')).toBeVisible()
   await expect(page.getByTestId('map-cell').first()).toBeVisible()
+  await whole(page)
 }
+/** The sheet is drawn a few rows at a time. */
+const whole = (page: Page) => expect(page.getByRole('region', { name: 'Sheet' })).toHaveAttribute('aria-busy', 'false')
 const shapes = (page: Page) => page.getByTestId('map-cell').locator('small b').allTextContents()
 
 test('the twelve places of a major triad in close position, and their morph to minor and back', async ({ page }) => {

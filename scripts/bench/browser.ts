@@ -123,8 +123,11 @@ for (let round = 0; round < ROUNDS; round++) {
       const start = performance.now()
       frets.value = frets.value === '1-15' ? '7-12' : '1-15'
       frets.dispatchEvent(new Event('change', { bubbles: true }))
+      const sheet = document.querySelector('[aria-label="Sheet"]') as HTMLElement
       while (count.isConnected && count.textContent === before)
         await new Promise((resolve) => requestAnimationFrame(resolve))
+      // The sheet is drawn a few rows at a time: it counts when the last of them is there.
+      while (sheet.ariaBusy === 'true') await new Promise((resolve) => requestAnimationFrame(resolve))
       return performance.now() - start
     }),
   )

@@ -11,7 +11,8 @@ import { MapHead } from './MapHead.tsx'
 import classes from './MapView.module.css'
 import { RowLine } from './RowLine.tsx'
 import { type Selected, Sheet } from './Sheet.tsx'
-import { useMap } from './useMap.ts'
+import { type FoundMap, type MapState, useMap } from './useMap.ts'
+import { useRowByRow } from './useRowByRow.ts'
 
 export interface MapViewProps {
   readonly page: PageData
@@ -42,20 +43,38 @@ function Territory({ address }: Pick<MapViewProps, 'address'>) {
         </p>
       )}
       {state.search.status === 'found' && (
-        <div className={classes['body']}>
-          <Sheet
-            found={state.search.found}
-            sets={state.sets}
-            landmarks={state.landmarks}
-            selected={selected}
-            select={setSelected}
-          />
-          <aside className={classes['side']}>
-            <CellDetail found={state.search.found} selected={selected} />
-            <RowLine found={state.search.found} selected={selected} />
-          </aside>
-        </div>
+        <Found state={state} found={state.search.found} selected={selected} select={setSelected} />
       )}
     </>
+  )
+}
+
+function Found({
+  state,
+  found,
+  selected,
+  select,
+}: {
+  readonly state: MapState
+  readonly found: FoundMap
+  readonly selected: Selected
+  readonly select: (selected: Selected) => void
+}) {
+  const { rows, whole } = useRowByRow(found)
+  return (
+    <div className={classes['body']}>
+      <Sheet
+        found={found}
+        rows={rows}
+        sets={state.sets}
+        landmarks={state.landmarks}
+        selected={selected}
+        select={select}
+      />
+      <aside className={classes['side']}>
+        <CellDetail found={whole} selected={selected} />
+        <RowLine found={whole} selected={selected} />
+      </aside>
+    </div>
   )
 }

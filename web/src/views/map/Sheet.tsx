@@ -14,6 +14,7 @@ import { $session } from '../../state/session.ts'
 import { collect } from './collect.ts'
 import classes from './MapView.module.css'
 import { type FoundMap, isShown, type ShownSets } from './useMap.ts'
+import type { DrawnRow } from './useRowByRow.ts'
 
 export interface Selected {
   readonly row: number
@@ -22,6 +23,7 @@ export interface Selected {
 
 export interface SheetProps {
   readonly found: FoundMap
+  readonly rows: readonly DrawnRow[]
   readonly sets: ShownSets
   readonly landmarks: boolean
   readonly selected: Selected
@@ -30,12 +32,12 @@ export interface SheetProps {
 
 const NONE = { reach: 'only beyond your reach', nowhere: 'not on these strings' } as const
 
-export function Sheet({ found, sets, landmarks, selected, select }: SheetProps) {
-  const { map, changed, change, neck } = found
+export function Sheet({ found, rows, sets, landmarks, selected, select }: SheetProps) {
+  const { map, changed, change } = found
   const shapes = changed.flat().filter((cell) => cell?.kind === 'shape').length
   const cells = map.rows.length * map.basses.length
   return (
-    <section aria-label="Sheet" className={classes['sheetBox']}>
+    <section aria-label="Sheet" aria-busy={rows.some(({ of }) => of !== found)} className={classes['sheetBox']}>
       <p className={classes['aside']} data-testid="map-count">
         {shapes} of {cells} places hold a shape
         {shapes > 0 && (
@@ -52,13 +54,13 @@ export function Sheet({ found, sets, landmarks, selected, select }: SheetProps) 
           ]}
         />
         <tbody>
-          {map.rows.map((row, rowIndex) =>
-            isShown(row.strings, sets) ? (
+          {rows.map(({ strings, of }, rowIndex) =>
+            isShown(strings, sets) ? (
               <Row
-                key={row.strings.join()}
-                found={found}
+                key={strings.join()}
+                found={of}
                 rowIndex={rowIndex}
-                neck={landmarks ? neck : undefined}
+                neck={landmarks ? of.neck : undefined}
                 column={selected.row === rowIndex ? selected.column : undefined}
                 select={select}
               />
