@@ -2,7 +2,7 @@
 import { startTransition, useEffect, useState } from 'react'
 import type { FoundMap } from './useMap.ts'
 
-const ROWS_AT_ONCE = 3
+const ROWS_AT_ONCE = 4
 
 export interface DrawnRow {
   readonly strings: readonly number[]
