@@ -1,6 +1,7 @@
 /**
  * Imports run one way. Inside core the folders build on one another in this order; a folder imports only those
- * before it. In web: pages → views → shell, neck, sound, state, workers → contracts → core; endpoints → data.
+ * before it. In web: pages → views → shell → state → ear → sound → workers → contracts → core; views and shell draw with
+ * neck and notation, which are given what they draw; endpoints → data.
  */
 const CORE_ORDER = ['result', 'pitch', 'chord', 'neck', 'voicing', 'hand', 'name', 'key', 'arpeggio', 'ear', 'build']
 
@@ -37,14 +38,33 @@ module.exports = {
     {
       name: 'views-do-not-touch-data',
       severity: 'error',
-      from: { path: '^web/src/(views|shell|neck|sound|state|workers|contracts)/' },
+      from: { path: '^web/src/(views|shell|neck|notation|sound|ear|state|workers|contracts)/' },
       to: { path: '^web/src/(data|pages)/' },
     },
     {
       name: 'shared-parts-do-not-know-views',
       severity: 'error',
-      from: { path: '^web/src/(shell|neck|sound|state|workers|contracts|data)/' },
+      from: { path: '^web/src/(shell|neck|notation|sound|ear|state|workers|contracts|data)/' },
       to: { path: '^web/src/views/' },
+    },
+    {
+      name: 'pictures-know-no-state',
+      comment: 'what is drawn is given',
+      severity: 'error',
+      from: { path: '^web/src/(neck|notation)/' },
+      to: { path: '^web/src/(shell|sound|ear|state|workers)/' },
+    },
+    {
+      name: 'sound-knows-no-screen',
+      severity: 'error',
+      from: { path: '^web/src/(sound|ear)/' },
+      to: { path: '^web/src/(shell|neck|notation|state)/' },
+    },
+    {
+      name: 'state-knows-no-screen',
+      severity: 'error',
+      from: { path: '^web/src/(state|workers)/' },
+      to: { path: '^web/src/(shell|neck|notation)/' },
     },
     {
       name: 'contracts-know-core-only',
@@ -58,7 +78,7 @@ module.exports = {
       from: { path: '^web/src/data/' },
       // The page's data is named once, in state/page.ts; a type costs nothing.
       to: {
-        path: '^(web/src/(views|shell|neck|sound|state|workers)/|node_modules/(react|@mantine))',
+        path: '^(web/src/(views|shell|neck|notation|sound|ear|state|workers)/|node_modules/(react|@mantine))',
         dependencyTypesNot: ['type-only'],
       },
     },
