@@ -61,9 +61,9 @@ export function chromium() {
   })
 }
 
-/** Becomes the server: signals go through, and its exit code is ours. */
+/** Becomes the server: signals go through, and its exit code is ours; what was killed did not end well. */
 export function become(command, args, { cwd = root, environment = {} } = {}) {
   const child = spawn(command, args, { cwd, env: { ...env, ...environment }, stdio: 'inherit' })
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal))
-  child.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 0)))
+  child.on('exit', (code, signal) => process.exit(code ?? (signal === 'SIGINT' || signal === 'SIGTERM' ? 0 : 1)))
 }

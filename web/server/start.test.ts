@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { expect, test } from 'vitest'
 
 const start = (environment: Record<string, string>) =>
@@ -9,6 +9,7 @@ const start = (environment: Record<string, string>) =>
     cwd: join(import.meta.dirname, '..'),
     env: { ...process.env, ...environment },
     encoding: 'utf8',
+    timeout: 60_000,
   })
 
 test.each(['grande', '70000', '-1'])('PORT=%s is refused in one line', (port) => {
@@ -17,10 +18,11 @@ test.each(['grande', '70000', '-1'])('PORT=%s is refused in one line', (port) =>
   expect(stderr.trim()).toBe(`PORT is ${port}; expected a number from 0 to 65535.`)
 })
 
-test('a data folder that can’t be made is refused in one line', () => {
+/** Below a file, a file itself, and where the system allows no folder. */
+test.each(['file/x', 'file', '/proc/x/y'])('a data folder that can’t be made is refused in one line: %s', (place) => {
   const folder = mkdtempSync(join(tmpdir(), 'nestling-start-'))
   writeFileSync(join(folder, 'file'), '')
-  const { status, stderr } = start({ PORT: '0', NESTLING_DATA: join(folder, 'file', 'x') })
+  const { status, stderr } = start({ PORT: '0', NESTLING_DATA: resolve(folder, place) })
   expect(status).toBe(1)
   expect(stderr.trim().split('\n')).toHaveLength(1)
   expect(stderr).toMatch(/can't be written/)

@@ -1,6 +1,6 @@
 /** Opens the database in the data folder: SQLite with a write-ahead log, migrations applied first. */
-import { accessSync, constants, existsSync, mkdirSync, readFileSync } from 'node:fs'
-import { join, resolve } from 'node:path'
+import { accessSync, constants, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
@@ -23,7 +23,7 @@ const migrationsFolder = (): string => process.env['NESTLING_MIGRATIONS'] ?? res
  */
 export function openDatabase(folder: string): { readonly db: Database; readonly close: () => void } {
   try {
-    mkdirSync(folder, { recursive: true })
+    makeFolder(folder)
     accessSync(folder, constants.W_OK)
     if (existsSync(join(folder, FILE))) accessSync(join(folder, FILE), constants.W_OK)
   } catch (error) {
@@ -45,6 +45,16 @@ export function openDatabase(folder: string): { readonly db: Database; readonly 
     if (error instanceof DataProblem) throw error
     throw new DataProblem(`The database in ${folder} can't be opened (${reasonOf(error)}).`)
   }
+}
+
+/** A folder and those above it. Node's own way to make them all never ends where the system itself allows no folder. */
+function makeFolder(folder: string): void {
+  if (existsSync(folder)) {
+    if (!statSync(folder).isDirectory()) throw new Error('it is a file')
+    return
+  }
+  makeFolder(dirname(folder))
+  mkdirSync(folder)
 }
 
 /** A database whose last migration this program does not know comes from a newer one; to touch it could lose data. */
