@@ -12,6 +12,23 @@ const coreRules = CORE_ORDER.map((folder, index) => ({
   to: { path: '^core/src/', pathNot: `^core/src/(${CORE_ORDER.slice(0, index + 1).join('|')})/` },
 }))
 
+const SHARED = ['shell', 'neck', 'notation', 'sound', 'ear', 'state', 'workers', 'contracts']
+
+/** Folders of web, and what none of their files imports. */
+const webRules = [
+  ['views-do-not-touch-data', ['views', ...SHARED], ['data', 'pages']],
+  ['shared-parts-do-not-know-views', [...SHARED, 'data'], ['views']],
+  // What is drawn is given.
+  ['pictures-know-no-state', ['neck', 'notation'], ['shell', 'sound', 'ear', 'state', 'workers']],
+  ['sound-knows-no-screen', ['sound', 'ear'], ['shell', 'neck', 'notation', 'state']],
+  ['state-knows-no-screen', ['state', 'workers'], ['shell', 'neck', 'notation']],
+].map(([name, from, to]) => ({
+  name,
+  severity: 'error',
+  from: { path: `^web/src/(${from.join('|')})/` },
+  to: { path: `^web/src/(${to.join('|')})/` },
+}))
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
@@ -35,37 +52,7 @@ module.exports = {
       from: { path: '^web/src/views/([^/]+)/' },
       to: { path: '^web/src/views/', pathNot: '^web/src/views/$1/' },
     },
-    {
-      name: 'views-do-not-touch-data',
-      severity: 'error',
-      from: { path: '^web/src/(views|shell|neck|notation|sound|ear|state|workers|contracts)/' },
-      to: { path: '^web/src/(data|pages)/' },
-    },
-    {
-      name: 'shared-parts-do-not-know-views',
-      severity: 'error',
-      from: { path: '^web/src/(shell|neck|notation|sound|ear|state|workers|contracts|data)/' },
-      to: { path: '^web/src/views/' },
-    },
-    {
-      name: 'pictures-know-no-state',
-      comment: 'what is drawn is given',
-      severity: 'error',
-      from: { path: '^web/src/(neck|notation)/' },
-      to: { path: '^web/src/(shell|sound|ear|state|workers)/' },
-    },
-    {
-      name: 'sound-knows-no-screen',
-      severity: 'error',
-      from: { path: '^web/src/(sound|ear)/' },
-      to: { path: '^web/src/(shell|neck|notation|state)/' },
-    },
-    {
-      name: 'state-knows-no-screen',
-      severity: 'error',
-      from: { path: '^web/src/(state|workers)/' },
-      to: { path: '^web/src/(shell|neck|notation)/' },
-    },
+    ...webRules,
     {
       name: 'contracts-know-core-only',
       severity: 'error',

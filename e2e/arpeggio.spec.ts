@@ -313,6 +313,26 @@ test.describe('the ear', () => {
     })
     await expect(page.getByRole('button', { name: 'Listen', exact: true })).toBeEnabled()
   })
+
+  test('stopped while the browser still asks for the microphone, it does not begin, and lets the microphone go', async ({
+    page,
+  }) => {
+    await page.addInitScript(() => {
+      navigator.mediaDevices.getUserMedia = async () => {
+        await new Promise((resolve) => setTimeout(resolve, 1500))
+        const { stream } = new AudioContext().createMediaStreamDestination()
+        Object.assign(window, { given: stream.getTracks()[0] })
+        return stream
+      }
+    })
+    await open(page, LINE)
+    await listenTo(page, 'microphone')
+    await page.getByRole('button', { name: 'Stop listening' }).click()
+    const given = () => page.evaluate(() => (window as unknown as { given?: MediaStreamTrack }).given?.readyState)
+    await expect.poll(given).toBe('ended')
+    await expect(page.getByRole('button', { name: 'Listen', exact: true })).toBeVisible()
+    await expect(play(page)).toBeVisible()
+  })
 })
 
 test('the endpoint gives the same line, and refuses what the neck has not', async ({ request }) => {

@@ -100,6 +100,9 @@ test('with the keyboard: another chord, undo and redo, the cell heard and put in
   await expect(page).toHaveURL(/morph=dim/)
   await page.locator('body').press('Control+z')
   await expect(page).not.toHaveURL(/morph=/)
+  // What can’t be read stays in the field until undo brings back a chord that was mapped.
+  await chord.fill('C7x9')
+  await expect(page.getByText('x9 is not a tension')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(symbol).toHaveText('C')
   await expect(chord).toHaveValue('C')

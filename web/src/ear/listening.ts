@@ -38,9 +38,12 @@ const EVERY_MS = 10
 const AFTER_S = 0.7
 
 let end: (() => void) | undefined
+/** Of listenings; one that was stopped while the microphone was asked for does not begin. */
+let ticket = 0
 
 /** Ends listening and closes the microphone. */
 export function stopListening(): void {
+  ticket++
   end?.()
   end = undefined
   if ($hearing.get().status !== 'done') $hearing.set(OFF)
@@ -51,18 +54,21 @@ export function stopListening(): void {
 export async function listen(score: Score, options: ListenOptions): Promise<void> {
   const { owner, source, tempo, countIn, volumes, latencyMs } = options
   stopListening()
+  const mine = ticket
   $hearing.set({ ...OFF, status: 'starting' })
   const line = score.events.filter((event): event is StringEvent => event.part === 'strings')
   try {
     const { tone, band } = await soundEngine()
+    const microphone = source.kind === 'microphone' ? await openMicrophone() : undefined
+    const close = () => {
+      for (const track of microphone?.getTracks() ?? []) track.stop()
+    }
+    if (mine !== ticket) return close()
     const context = tone.getContext()
     const analyser = context.createAnalyser()
     analyser.fftSize = WINDOW
-    let microphone: MediaStream | undefined
-    if (source.kind === 'microphone') {
-      microphone = await openMicrophone()
-      tone.connect(context.createMediaStreamSource(microphone), analyser)
-    } else {
+    if (microphone) tone.connect(context.createMediaStreamSource(microphone), analyser)
+    if (source.kind === 'simulated') {
       band.strings.connect(analyser)
       // A noisy room is heard by the ear as well.
       if (source.plays === 'noise') band.drums.connect(analyser)
@@ -101,7 +107,7 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
     }, EVERY_MS)
     end = () => {
       clearInterval(timer)
-      for (const track of microphone?.getTracks() ?? []) track.stop()
+      close()
       if (source.kind === 'simulated') {
         band.strings.disconnect(analyser)
         if (source.plays === 'noise') band.drums.disconnect(analyser)
@@ -121,6 +127,7 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
     })
     if ($hearing.get().status === 'starting') $hearing.set({ ...OFF, status: 'listening' })
   } catch (error) {
+    if (mine !== ticket) return
     end?.()
     end = undefined
     stop()

@@ -6,9 +6,12 @@ import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
 
 export const $tray = atom<Tray>(EMPTY_TRAY)
-hearOthers<Tray>('tray', (tray) => $tray.set(tray))
 /** Whether the last change has landed. */
 export const $trayKept = atom<'kept' | 'keeping' | 'not kept'>('kept')
+// What is being kept here comes first: the server then tells whether the two agree.
+hearOthers<Tray>('tray', (tray) => {
+  if ($trayKept.get() !== 'keeping') $tray.set(tray)
+})
 
 let queue: Promise<void> = Promise.resolve()
 

@@ -183,7 +183,8 @@ function TuningWord({ state: { plan, setting, change } }: { readonly state: Arpe
 }
 
 /** The field to type the chord, and what is wrong with it; undo and redo; the keys that help. */
-function Typed({ state: { text, type, problem, undo, redo, canUndo, canRedo } }: { readonly state: ArpeggioState }) {
+function Typed({ state: { typed, undo, redo, canUndo, canRedo } }: { readonly state: ArpeggioState }) {
+  const { text, type, problem } = typed
   return (
     <div className={sentence['typing']}>
       <label className={sentence['field']}>

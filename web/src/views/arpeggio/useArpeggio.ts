@@ -1,9 +1,9 @@
 /** The state of the Arpeggio view: the plan with its undo, what is typed, what plays, the address. */
 import { useStore } from '@nanostores/react'
 import type { Setting } from '@nestling/core/build'
-import { readSymbol } from '@nestling/core/chord'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { stopListening } from '../../ear/listening.ts'
+import { type TypedChord, useTypedChord } from '../../shell/useTypedChord.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { hearChords, hearScore } from '../../state/hearing.ts'
 import { changedFrom, type Moment, NO_HISTORY, redone, undone } from '../../state/history.ts'
@@ -22,9 +22,7 @@ export interface ArpeggioState {
   readonly plan: Plan
   readonly line: Line
   readonly setting: Setting
-  readonly text: string
-  readonly problem: string | undefined
-  readonly type: (text: string) => void
+  readonly typed: TypedChord
   readonly change: (changes: Partial<Plan>) => void
   readonly undo: () => void
   readonly redo: () => void
@@ -43,8 +41,6 @@ export function useArpeggio(params: Params): ArpeggioState {
   const setting = useStore($setting)
   const [first] = useState(() => readPlan(params, setting))
   const [steps, setSteps] = useState<Moment<Plan>>({ now: first.plan, history: NO_HISTORY })
-  const [text, setText] = useState(first.plan.symbol)
-  const [problem, setProblem] = useState(first.problem)
   const [loop, setLoop] = useState(true)
   const [selected, setSelected] = useState<number | undefined>(undefined)
   const plan = steps.now
@@ -55,27 +51,15 @@ export function useArpeggio(params: Params): ArpeggioState {
       setSteps(({ now, history }) => ({ now: settled(now, changes), history: changedFrom(history, now) })),
     [],
   )
-  const undo = useCallback(() => setSteps((moment) => undone(moment) ?? moment), [])
-  const redo = useCallback(() => setSteps((moment) => redone(moment) ?? moment), [])
-  // After undo and redo the field says what is played; while typing it is left alone.
-  const typed = useRef(plan.symbol)
-  useEffect(() => {
-    if (typed.current === plan.symbol) return
-    typed.current = plan.symbol
-    setText(plan.symbol)
-    setProblem(undefined)
-  }, [plan.symbol])
-  const type = useCallback(
-    (written: string) => {
-      setText(written)
-      const chord = readSymbol(written, setting.naming)
-      setProblem(chord.ok || written.trim() === '' ? undefined : chord.error.message)
-      if (!chord.ok) return
-      typed.current = written
-      change({ symbol: written, chord: chord.value, shape: undefined })
-    },
-    [setting, change],
+  const typed = useTypedChord({ text: first.plan.symbol, problem: first.problem }, setting.naming, (chord, symbol) =>
+    change({ symbol, chord, shape: undefined }),
   )
+  const go = (to: (moment: Moment<Plan>) => Moment<Plan> | undefined) => {
+    const there = to(steps)
+    if (!there) return
+    setSteps(there)
+    typed.show(there.now.symbol)
+  }
 
   useEffect(() => {
     const later = setTimeout(
@@ -119,12 +103,10 @@ export function useArpeggio(params: Params): ArpeggioState {
     plan,
     line,
     setting,
-    text,
-    problem,
-    type,
+    typed,
     change,
-    undo,
-    redo,
+    undo: () => go(undone),
+    redo: () => go(redone),
     canUndo: steps.history.past.length > 0,
     canRedo: steps.history.future.length > 0,
     loop,

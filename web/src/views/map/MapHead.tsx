@@ -65,9 +65,9 @@ function Question({ state }: { readonly state: MapState }) {
         w={150}
         id={CHORD_INPUT_ID}
         aria-label="Chord"
-        value={state.text}
-        onChange={(event) => state.setText(event.currentTarget.value)}
-        error={state.problem}
+        value={state.typed.text}
+        onChange={(event) => state.typed.type(event.currentTarget.value)}
+        error={state.typed.problem}
         spellCheck={false}
         autoComplete="off"
       />

@@ -8,9 +8,9 @@ import {
   type MapChange,
   type Setting,
 } from '@nestling/core/build'
-import { readSymbol } from '@nestling/core/chord'
 import { type Neck, neckOf } from '@nestling/core/neck'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
+import { type TypedChord, useTypedChord } from '../../shell/useTypedChord.ts'
 import { changedFrom, type Moment, NO_HISTORY, redone, undone } from '../../state/history.ts'
 import { $setting } from '../../state/session.ts'
 import { mapClient } from '../../workers/mapClient.ts'
@@ -33,9 +33,7 @@ export type MapSearch =
 export type ShownSets = 'all' | 'neighbouring' | `${number},${string}`
 
 export interface MapState {
-  readonly text: string
-  readonly setText: (text: string) => void
-  readonly problem: string | undefined
+  readonly typed: TypedChord
   readonly build: Build
   readonly choose: (changes: Partial<Build>) => void
   readonly change: MapChange
@@ -61,8 +59,6 @@ export function useMap(address: MapAddress): MapState {
   const [first] = useState(() => readMap(address, setting))
   const [moment, setMoment] = useState<Moment<AskedMap>>({ now: first.asked, history: NO_HISTORY })
   const { build, change } = moment.now
-  const [text, setTyped] = useState(address.params.chord ?? 'C')
-  const [problem, setProblem] = useState(first.problem)
   const [landmarks, setLandmarks] = useState(false)
   const [sets, setSets] = useState<ShownSets>('all')
   const [search, setSearch] = useState<MapSearch>({ status: 'searching' })
@@ -74,17 +70,20 @@ export function useMap(address: MapAddress): MapState {
     [],
   )
   const setChange = useCallback((next: MapChange) => ask(() => ({ change: next })), [ask])
-  const go = useCallback((to: (moment: Moment<AskedMap>) => Moment<AskedMap> | undefined) => {
-    setMoment((before) => to(before) ?? before)
-    setProblem(undefined)
-  }, [])
-  // After undo and redo the field says what is mapped; while typing it is left alone.
-  const typed = useRef(build.symbol)
-  useEffect(() => {
-    if (typed.current === build.symbol) return
-    typed.current = build.symbol
-    setTyped(build.symbol)
-  }, [build.symbol])
+  const typed = useTypedChord(
+    { text: address.params.chord ?? 'C', problem: first.problem },
+    setting.naming,
+    ({ root, formula }, symbol) =>
+      ask(({ build: before }) => ({
+        build: { ...before, chord: { root, formula }, symbol, omit: undefined, bass: undefined },
+      })),
+  )
+  const go = (to: (moment: Moment<AskedMap>) => Moment<AskedMap> | undefined) => {
+    const there = to(moment)
+    if (!there) return
+    setMoment(there)
+    typed.show(there.now.build.symbol)
+  }
 
   useEffect(() => {
     let current = true
@@ -113,19 +112,7 @@ export function useMap(address: MapAddress): MapState {
   }, [search])
 
   return {
-    text,
-    setText: (written) => {
-      setTyped(written)
-      const chord = readSymbol(written, setting.naming)
-      setProblem(chord.ok || written.trim() === '' ? undefined : chord.error.message)
-      if (!chord.ok) return
-      typed.current = written
-      const { root, formula } = chord.value
-      ask(({ build: before }) => ({
-        build: { ...before, chord: { root, formula }, symbol: written, omit: undefined, bass: undefined },
-      }))
-    },
-    problem,
+    typed,
     build,
     choose: (changes) => ask((now) => ({ build: { ...now.build, ...changes } })),
     undo: () => go(undone),
