@@ -7,13 +7,18 @@ import { fileURLToPath } from 'node:url'
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..')
 export const web = join(root, 'web')
-const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', npm_config_update_notifier: 'false' }
+const environmentWith = (more) => ({
+  ...process.env,
+  ASTRO_TELEMETRY_DISABLED: '1',
+  npm_config_update_notifier: 'false',
+  ...more,
+})
 
 /** Runs one step and says how long it took; its failure ends the command with the same exit code. */
-export function run(command, args, { cwd = root, says } = {}) {
+export function run(command, args, { cwd = root, says, environment = {} } = {}) {
   const started = Date.now()
   console.log(`> ${says ?? `${command} ${args.join(' ')}`}`)
-  const result = spawnSync(command, args, { cwd, env, stdio: 'inherit' })
+  const result = spawnSync(command, args, { cwd, env: environmentWith(environment), stdio: 'inherit' })
   if (result.error) {
     console.error(`${command} could not be started: ${result.error.message}`)
     process.exit(1)
@@ -44,8 +49,8 @@ const newest = (folder) =>
 /** Builds when there is no build or a source is newer than it. */
 export function build() {
   const built = join(web, 'dist/server/entry.mjs')
-  const sources = [join(root, 'core/src'), join(web, 'src'), join(web, 'public')].map(newest)
-  sources.push(statSync(join(root, 'package-lock.json')).mtimeMs, statSync(join(web, 'astro.config.mjs')).mtimeMs)
+  const sources = [join(root, 'core/src'), join(root, 'formats/src'), join(web, 'src'), join(web, 'public')].map(newest)
+  sources.push(statSync(join(root, 'package-lock.json')).mtimeMs, statSync(join(web, 'astro.config.ts')).mtimeMs)
   if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources)) return
   run('npx', ['astro', 'build'], { cwd: web, says: 'Building the application (about 20 seconds).' })
 }
@@ -63,7 +68,7 @@ export function chromium() {
 
 /** Becomes the server: signals go through, and its exit code is ours; what was killed did not end well. */
 export function become(command, args, { cwd = root, environment = {} } = {}) {
-  const child = spawn(command, args, { cwd, env: { ...env, ...environment }, stdio: 'inherit' })
+  const child = spawn(command, args, { cwd, env: environmentWith(environment), stdio: 'inherit' })
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal))
   child.on('exit', (code, signal) => process.exit(code ?? (signal === 'SIGINT' || signal === 'SIGTERM' ? 0 : 1)))
 }

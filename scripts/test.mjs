@@ -7,11 +7,13 @@ import { build, chromium, install, root, run, web } from './lib.mjs'
 const results = join(root, 'test-results')
 install()
 run('npx', ['biome', 'ci', '.'], { says: 'Checking format and lint (biome).' })
-run('npx', ['depcruise', 'core/src', 'web/src', 'web/server'], {
+run('npx', ['depcruise', 'core/src', 'formats/src', 'web/src', 'web/server'], {
   says: 'Checking that imports follow the layers (dependency-cruiser).',
 })
 run('npx', ['tsc', '-p', 'core'], { says: 'Type-checking core, without DOM and Node.js.' })
 run('npx', ['tsc', '-p', 'core/tsconfig.test.json'], { says: 'Type-checking core with its tests.' })
+run('npx', ['tsc', '-p', 'formats'], { says: 'Type-checking the file formats.' })
+run('npx', ['tsc', '-p', 'formats/tsconfig.test.json'], { says: 'Type-checking the file formats with their tests.' })
 run('npx', ['tsc', '-p', 'e2e'], { says: 'Type-checking the browser tests.' })
 run('npx', ['tsc', '-p', 'scripts/bench'], { says: 'Type-checking the benches.' })
 run('npx', ['astro', 'check', '--minimumFailingSeverity', 'warning'], {
