@@ -1,10 +1,10 @@
 /** An arpeggio: which tones a way along the neck holds, and the fingers that play them. */
 import type { Chord } from '../chord/index.ts'
 import { type HandProfile, reachBetweenMm } from '../hand/index.ts'
-import { type Neck, stringNumber } from '../neck/index.ts'
+import type { Neck } from '../neck/index.ts'
 import { fingerLine, type LineLimits } from './line.ts'
 import { byPitch, chordPlaces, highestPosition, inPosition, lowestPosition } from './places.ts'
-import type { Arpeggio, ArpeggioNote, ArpeggioWay, ChordPlace, FingeredLine } from './types.ts'
+import type { Arpeggio, ArpeggioCut, ArpeggioNote, ArpeggioWay, ChordPlace, FingeredLine } from './types.ts'
 
 /** Other lines that are offered beside the best, the best counted in. */
 const MOST_LINES = 5
@@ -23,7 +23,7 @@ interface Tones {
   /** Low to high, every tone with the places that it may be played on. */
   readonly tones: readonly (readonly ChordPlace[])[]
   readonly limits: LineLimits
-  readonly cut?: string | undefined
+  readonly cut?: ArpeggioCut | undefined
   /** Which of the found lines count. */
   readonly accepts?: ((line: FingeredLine) => boolean) | undefined
 }
@@ -100,7 +100,7 @@ function tonesOf(places: readonly ChordPlace[], neck: Neck, way: ArpeggioWay): T
       return twoAString(places, neck, way.at)
     case 'diagonal':
       requireString(neck, way.string)
-      return diagonal(places, neck, way)
+      return diagonal(places, way)
   }
 }
 
@@ -129,7 +129,7 @@ function twoAString(places: readonly ChordPlace[], neck: Neck, at: number): Tone
       return {
         tones,
         limits: {},
-        cut: `string ${stringNumber(string, neck.open.length)} has not both of the next tones`,
+        cut: { kind: 'not-both-tones', string },
       }
     tones.push([low], [high])
     next += 2
@@ -146,15 +146,13 @@ const nearest = (places: readonly ChordPlace[], at: number): ChordPlace | undefi
 /** From a root upwards, tone by tone, through the roots above it, each of them further up the neck than the one before. */
 function diagonal(
   places: readonly ChordPlace[],
-  neck: Neck,
   { string, at, octaves }: Extract<ArpeggioWay, { kind: 'diagonal' }>,
 ): Tones {
   const start = nearest(
     places.filter((place) => place.string === string && place.degree === 'R' && place.fret > 0),
     at,
   )
-  const name = `string ${stringNumber(string, neck.open.length)}`
-  if (!start) return { tones: [], limits: {}, cut: `${name} has no root to start from` }
+  if (!start) return { tones: [], limits: {}, cut: { kind: 'no-root', string } }
   const roots: (readonly ChordPlace[])[] = []
   for (let from = start.fret; roots.length < octaves; ) {
     const midi = start.midi + 12 * (roots.length + 1)
@@ -166,7 +164,7 @@ function diagonal(
     roots.push(further)
     from = lowest.fret
   }
-  if (roots.length === 0) return { tones: [], limits: {}, cut: `no octave fits above fret ${start.fret} of ${name}` }
+  if (roots.length === 0) return { tones: [], limits: {}, cut: { kind: 'no-octave', string, fret: start.fret } }
   const top = start.midi + 12 * roots.length
   const rising = byPitch(places.filter(({ fret, midi }) => fret > 0 && midi > start.midi && midi <= top))
   // On the way up a root is no further than it must be, so that the line climbs evenly and not in one leap.
@@ -174,6 +172,7 @@ function diagonal(
     const octave = ((group[0] as ChordPlace).midi - start.midi) / 12
     return octave === roots.length ? (roots[octave - 1] ?? group) : (roots[octave - 1]?.slice(0, 1) ?? group)
   })
-  const cut = roots.length < octaves ? `${roots.length} of ${octaves} octaves fit this neck from here` : undefined
+  const cut =
+    roots.length < octaves ? { kind: 'fewer-octaves' as const, fit: roots.length, wanted: octaves } : undefined
   return { tones: [[start], ...tones], limits: { onlyUp: true }, cut }
 }

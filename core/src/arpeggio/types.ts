@@ -1,5 +1,6 @@
 import type { Chord } from '../chord/index.ts'
 import type { Finger } from '../hand/index.ts'
+import type { Fret, StringIndex, StringSet } from '../neck/index.ts'
 import type { Degree, Midi, NoteName } from '../pitch/index.ts'
 import type { Place } from '../voicing/index.ts'
 
@@ -19,18 +20,18 @@ export interface ChordPlace extends Place {
  *   strings     only on `strings`, in the place of a voicing whose lowest pressed fret is `at`
  */
 export type ArpeggioWay =
-  | { readonly kind: 'position'; readonly at: number }
-  | { readonly kind: 'diagonal'; readonly string: number; readonly at: number; readonly octaves: number }
-  | { readonly kind: 'one-string'; readonly string: number }
-  | { readonly kind: 'two-a-string'; readonly at: number }
-  | { readonly kind: 'strings'; readonly strings: readonly number[]; readonly at: number }
+  | { readonly kind: 'position'; readonly at: Fret }
+  | { readonly kind: 'diagonal'; readonly string: StringIndex; readonly at: Fret; readonly octaves: number }
+  | { readonly kind: 'one-string'; readonly string: StringIndex }
+  | { readonly kind: 'two-a-string'; readonly at: Fret }
+  | { readonly kind: 'strings'; readonly strings: StringSet; readonly at: Fret }
 
 /** A tone of the line, with the hand that plays it. */
 export interface ArpeggioNote extends ChordPlace {
   /** `null` on an open string. */
   readonly finger: Finger | null
   /** The fret where the index finger rests. */
-  readonly handAt: number
+  readonly handAt: Fret
   /** The index reaches one fret back, or the little finger one on. */
   readonly stretched: boolean
 }
@@ -49,6 +50,14 @@ export interface FingeredLine {
   readonly cost: LineCost
 }
 
+/** Why a line ends before what was asked. */
+export type ArpeggioCut =
+  /** A string has not both of the next two tones. */
+  | { readonly kind: 'not-both-tones'; readonly string: StringIndex }
+  | { readonly kind: 'no-root'; readonly string: StringIndex }
+  | { readonly kind: 'no-octave'; readonly string: StringIndex; readonly fret: Fret }
+  | { readonly kind: 'fewer-octaves'; readonly fit: number; readonly wanted: number }
+
 export interface Arpeggio {
   readonly chord: Chord
   readonly way: ArpeggioWay
@@ -61,6 +70,6 @@ export interface Arpeggio {
   readonly widestMm: number
   /** Other fingerings and strings of the same tones, dearer ones later. The first is this one. */
   readonly lines: readonly FingeredLine[]
-  /** What was asked and does not fit this neck, in words; `undefined` when all of it does. */
-  readonly cut: string | undefined
+  /** What was asked and does not fit this neck; `undefined` when all of it does. */
+  readonly cut: ArpeggioCut | undefined
 }

@@ -30,7 +30,7 @@ const words = (text: string): readonly string[] => text.trim().split(/\s+/)
 export const CATALOGUE: readonly CatalogueEntry[] = [...words(USUAL), ...words(RARE)].map((written, rank) => {
   const suffix = written === '·' ? '' : written
   const read = readSuffix(suffix)
-  if (!read.ok) throw new Error(`the catalogue's ${suffix}: ${read.error.message}`)
+  if (!read.ok) throw new Error(`the catalogue's ${suffix}: ${read.error.code}`)
   const { formula } = read.value
   return { suffix, formula, mask: formulaMask(formula), rank, rare: rank >= words(USUAL).length }
 })

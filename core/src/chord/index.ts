@@ -6,26 +6,23 @@
 
 export type { CatalogueEntry } from './catalogue.ts'
 export { CATALOGUE } from './catalogue.ts'
-export type { StackInterval, StackStep } from './formula.ts'
+export type { FormulaError, SymbolError } from './errors.ts'
+export { familyOf } from './family.ts'
 export {
-  bassDegreeOf,
   CHORD_DEGREES,
-  familyOf,
   formulaKey,
   formulaMask,
-  notesOf,
-  plainestRoot,
   readFormula,
-  readThirds,
-  respellRoot,
   sortedFormula,
-  stackedThirds,
   usualDegree,
   writeFormula,
 } from './formula.ts'
 export { definingDegrees, omittableDegrees, shellOf, soundingSets } from './omission.ts'
+export { bassDegreeOf, notesOf, plainestRoot, respellRoot } from './spelled.ts'
 export type { SymbolReading } from './symbolRead.ts'
 export { readSymbol } from './symbolRead.ts'
 export type { SymbolStyle } from './symbolWrite.ts'
 export { symbolSuffix, writeSymbol } from './symbolWrite.ts'
+export type { StackInterval, StackStep } from './thirds.ts'
+export { readThirds, stackedThirds } from './thirds.ts'
 export type { Chord, Family, Formula, OmissionSchool, SymbolSchool } from './types.ts'

@@ -84,20 +84,19 @@ test('a root whose spelling would need triple accidentals gives way to its twin'
 
 describe('a text that is no chord says what is wrong and where', () => {
   test.each([
-    ['C7x9', 2, 'x9 is not a tension; expected b9, 9 or #9'],
-    ['C7b9b9', 4, 'b9 is named twice; once is enough'],
-    ['C7b5#11', 4, '#11 sounds as b5, which the chord already has; keep one of them'],
-    ['', 0, 'nothing to read; expected a note name such as C, F# or Bb first'],
-    ['xyz', 0, 'xyz does not start with a note; expected a note name such as C, F# or Bb first'],
-    ['C7(b9', 2, '( is never closed; expected ) after the tensions'],
-    ['C2', 1, '2 alone is read in two ways; write sus2 or add9'],
-    ['C/', 2, 'nothing is not a bass note; expected a note name after /'],
-    ['C7/Q', 3, 'Q is not a bass note; expected a note name after /'],
-    ['Cdom', 4, 'dom says dominant of what size; expected 7, 9, 11 or 13 after it'],
-  ])('%s: at %d, %s', (symbol, at, message) => {
-    const read = readSymbol(symbol)
-    expect(read.ok ? undefined : { at: read.error.at, message: read.error.message }).toEqual({ at, message })
-  })
+    ['C7x9', 2, 'not_a_tension'],
+    ['C7b9b9', 4, 'named_twice'],
+    ['C7b5#11', 4, 'sounds_as'],
+    ['', 0, 'no_symbol'],
+    ['xyz', 0, 'no_root_note'],
+    ['C7(b9', 2, 'bracket_unclosed'],
+    ['C2', 1, 'ambiguous_number'],
+    ['C/', 2, 'no_bass_note'],
+    ['C7/Q', 3, 'no_bass_note'],
+    ['Cdom', 4, 'number_missing'],
+  ])('%s: at %d, %s', (symbol, at, code) =>
+    expect(readSymbol(symbol)).toMatchObject({ ok: false, error: { at, code } }),
+  )
 
   test.each([
     ['5,000 letters', 'C'.repeat(5000)],
@@ -106,11 +105,10 @@ describe('a text that is no chord says what is wrong and where', () => {
     ['markup', 'C<script>alert(1)</script>'],
     ['piled alterations', `C7${'b9'.repeat(20)}`],
     ['a bracket that opens only', `C${'('.repeat(40)}`],
-  ])('%s are refused with a short message', (_, text) => {
+  ])('%s are refused with a short piece of the text', (_, text) => {
     const read = readSymbol(text)
     expect(read.ok).toBe(false)
-    expect(read.ok ? '' : read.error.message).toMatch(/expected|enough/)
-    expect(read.ok ? 0 : read.error.message.length).toBeLessThan(200)
+    expect(read.ok ? 99 : [...read.error.text].length).toBeLessThanOrEqual(12)
   })
 
   test('no text at all makes the reader throw, and a refusal points into the text', () => {

@@ -4,8 +4,10 @@
  * Read `readSuffix` first: it walks the text once, left to right, and every refusal knows its place.
  */
 import { type Degree, type NamingSystem, type NoteName, readNotes, stepOf } from '../pitch/index.ts'
-import { fail, ok, type Result, type TextError } from '../result/index.ts'
-import { formulaOf, readFormula, respellRoot } from './formula.ts'
+import { fail, ok, piece, type Result } from '../result/index.ts'
+import type { PlainSymbolError, SymbolError } from './errors.ts'
+import { formulaOf, readFormula } from './formula.ts'
+import { respellRoot } from './spelled.ts'
 import type { Chord, Formula } from './types.ts'
 
 export interface SymbolReading extends Chord {
@@ -23,19 +25,12 @@ interface SuffixReading {
 }
 
 const MAX_SYMBOL = 48
-const EXPECTED_START = 'a note name such as C, F# or Bb first'
-const EXPECTED_ITEM = 'a tension (b9 #9 #11 b13), b5, #5, sus, add, no, or a bass after /'
 
-const refusal = (code: string, at: number, text: string, expected: string, message?: string): TextError => {
-  const shown = [...text].slice(0, 12).join('')
-  return {
-    code,
-    at,
-    text: shown,
-    expected,
-    message: message ?? `${shown} is not part of a chord symbol here; expected ${expected}`,
-  }
-}
+const refusal = (code: PlainSymbolError['code'], at: number, text: string): PlainSymbolError => ({
+  code,
+  at,
+  text: piece(text),
+})
 
 /** The altered dominants that `7alt` leaves open, the two-sided ones first. */
 const ALTERED: readonly Formula[] = [
@@ -52,10 +47,6 @@ const ALTERED: readonly Formula[] = [
 /** What may stand behind an accidental; sixths and fourths are taken as the extensions that they sound as. */
 const ALTERATIONS: Readonly<Record<string, Degree>> = {
   b5: 'b5', '#5': '#5', b9: 'b9', '#9': '#9', '#11': '#11', '#4': '#11', b13: 'b13', b6: 'b13',
-} // biome-ignore format: a table
-
-const TENSIONS_AT: Readonly<Record<string, string>> = {
-  '5': 'b5 or #5', '9': 'b9, 9 or #9', '11': '11 or #11', '13': 'b13 or 13', '4': '#4 or 11', '6': 'b6 or 6', '7': '7 or maj7',
 } // biome-ignore format: a table
 
 const accidentalOf = (written: string): string =>
@@ -88,7 +79,7 @@ interface Entry {
 }
 
 /** Reads what follows the root, up to a slash bass or the end. `offset` is where the text begins in the whole. */
-export function readSuffix(text: string, offset = 0): Result<SuffixReading, TextError> {
+export function readSuffix(text: string, offset = 0): Result<SuffixReading, SymbolError> {
   let at = 0
   const eat = (pattern: RegExp): RegExpExecArray | undefined => {
     pattern.lastIndex = at
@@ -148,16 +139,7 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Text
     draft.sixth = entry('6', numberAt)
     draft.extras.push(entry('9', numberAt))
   } else if (number?.[0] === '5') {
-    if (numberAt > start)
-      return fail(
-        refusal(
-          'power_with_quality',
-          offset + numberAt,
-          '5',
-          '5 straight after the root',
-          'a power chord has no third to be major or minor; expected 5 straight after the root',
-        ),
-      )
+    if (numberAt > start) return fail(refusal('power_with_quality', offset + numberAt, '5'))
     draft.third = undefined
   } else if (number?.[0] === '6') {
     draft.sixth = entry('6', numberAt)
@@ -165,21 +147,9 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Text
     draft.seventh ??= entry(seventhOfNumber, numberAt)
     stackTo(number[0])
   } else if (wantsNumber) {
-    return fail(
-      refusal(
-        'number_missing',
-        offset + at,
-        text.slice(at),
-        '7, 9, 11 or 13 after dom',
-        'dom says dominant of what size; expected 7, 9, 11 or 13 after it',
-      ),
-    )
+    return fail(refusal('number_missing', offset + at, text.slice(at)))
   } else if (/^[24](?!\d)/.test(text.slice(at))) {
-    const digit = text[at] as string
-    const both = digit === '2' ? 'sus2 or add9' : 'sus4 or add11'
-    return fail(
-      refusal('ambiguous_number', offset + at, digit, both, `${digit} alone is read in two ways; write ${both}`),
-    )
+    return fail(refusal('ambiguous_number', offset + at, text[at] as string))
   }
 
   // Items, in any order, with brackets, commas and spaces between.
@@ -197,10 +167,7 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Text
       continue
     }
     if (text[at] === ')') {
-      if (opened.pop() === undefined)
-        return fail(
-          refusal('bracket', offset + at, ')', 'an opening bracket before it', ') has no opening bracket before it'),
-        )
+      if (opened.pop() === undefined) return fail(refusal('bracket_unopened', offset + at, ')'))
       at++
       separated = true
       continue
@@ -217,16 +184,7 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Text
     if (item !== undefined) return fail(item)
     separated = false
   }
-  if (opened.length > 0)
-    return fail(
-      refusal(
-        'bracket',
-        offset + (opened[0] as number),
-        '(',
-        'a closing bracket',
-        '( is never closed; expected ) after the tensions',
-      ),
-    )
+  if (opened.length > 0) return fail(refusal('bracket_unclosed', offset + (opened[0] as number), '('))
   return assemble(draft, at, offset + start)
 }
 
@@ -241,18 +199,11 @@ interface ItemReader {
 }
 
 /** Takes one item into the draft; gives back a refusal when there is none. */
-function readItem(draft: Draft, read: ItemReader): TextError | undefined {
+function readItem(draft: Draft, read: ItemReader): SymbolError | undefined {
   const { eat, entry, from, at } = read
   const major = eat(/(?:maj|ma)\s*(7|9|11|13)?(?!\d)/iy) ?? eat(/[MΔ△∆]\s*(7|9|11|13)?(?!\d)/y)
   if (major) {
-    if (draft.seventh !== undefined)
-      return refusal(
-        'second_seventh',
-        at,
-        major[0],
-        EXPECTED_ITEM,
-        `${major[0]} would be a second seventh; keep one of them`,
-      )
+    if (draft.seventh !== undefined) return refusal('second_seventh', at, major[0])
     draft.seventh = entry('7', from)
     if (major[1] !== undefined) read.stackTo(major[1])
     return undefined
@@ -271,14 +222,7 @@ function readItem(draft: Draft, read: ItemReader): TextError | undefined {
     const written = `${accidentalOf(add[1] as string)}${add[2]}`
     const degree = (ALTERATIONS[written] ??
       ({ '2': '9', '9': '9', '4': '11', '11': '11', '6': '6', '13': '13' } as const)[written]) as Degree | undefined
-    if (degree === undefined || stepOf(degree) === 5)
-      return refusal(
-        'unknown_addition',
-        at,
-        add[0],
-        'add9, add11, add13 or one of them altered',
-        `${add[0].slice(0, 12)} adds nothing that has a name; expected add9, add11, add13 or one of them altered`,
-      )
+    if (degree === undefined || stepOf(degree) === 5) return refusal('unknown_addition', at, add[0])
     draft.extras.push(entry(degree, from))
     return undefined
   }
@@ -286,18 +230,11 @@ function readItem(draft: Draft, read: ItemReader): TextError | undefined {
   if (no) {
     if (no[1] === '3' && !draft.noThird) draft.noThird = true
     else if (no[1] === '5' && !draft.noFifth) draft.noFifth = true
-    else
-      return refusal(
-        'unknown_omission',
-        at,
-        no[0],
-        'no3 or no5, once',
-        `${no[0].slice(0, 12)} can't be left out by a symbol; expected no3 or no5, once`,
-      )
+    else return refusal('unknown_omission', at, no[0])
     return undefined
   }
   if (eat(/alt(?:ered)?/iy)) {
-    if (draft.alt) return refusal('twice', at, 'alt', EXPECTED_ITEM, 'alt is named twice; once is enough')
+    if (draft.alt) return refusal('alt_twice', at, 'alt')
     draft.alt = true
     return undefined
   }
@@ -311,14 +248,7 @@ function readItem(draft: Draft, read: ItemReader): TextError | undefined {
       else draft.extras.push(entry(degree, from))
       return undefined
     }
-    const expected = TENSIONS_AT[number] ?? 'b9, #9, #11 or b13'
-    return refusal(
-      'not_a_tension',
-      at,
-      alteration[0],
-      expected,
-      `${alteration[0].slice(0, 12)} is not a tension; expected ${expected}`,
-    )
+    return { code: 'not_a_tension', at, text: piece(alteration[0]), number }
   }
   if (eat(/\+|aug/iy)) {
     draft.fifths.push(entry('#5', from))
@@ -331,21 +261,13 @@ function readItem(draft: Draft, read: ItemReader): TextError | undefined {
     else draft.extras.push(entry(plain[0] as Degree, from))
     return undefined
   }
-  return refusal('unknown', at, read.rest, EXPECTED_ITEM)
+  return refusal('not_in_a_symbol', at, read.rest)
 }
 
-function assemble(draft: Draft, length: number, startAt: number): Result<SuffixReading, TextError> {
+function assemble(draft: Draft, length: number, startAt: number): Result<SuffixReading, SymbolError> {
   if (draft.alt) {
     if (draft.extras.length > 0 || draft.fifths.length > 0 || draft.suspensions.length > 0 || draft.third !== '3')
-      return fail(
-        refusal(
-          'alt_with_more',
-          startAt,
-          'alt',
-          'alt alone after 7',
-          'alt already alters the fifth and the ninth; write either alt or the alterations themselves',
-        ),
-      )
+      return fail(refusal('alt_with_more', startAt, 'alt'))
     return ok({ formula: ALTERED[0] as Formula, choices: ALTERED, length })
   }
   const implied = (degree: Degree): Entry => ({ degree, at: startAt, text: degree })
@@ -374,39 +296,21 @@ function assemble(draft: Draft, length: number, startAt: number): Result<SuffixR
 export function readSymbol(
   text: string,
   systems: readonly NamingSystem[] = ['letters'],
-): Result<SymbolReading, TextError> {
+): Result<SymbolReading, SymbolError> {
   if (text.length > MAX_SYMBOL)
-    return fail(
-      refusal(
-        'too_long',
-        MAX_SYMBOL,
-        text.slice(MAX_SYMBOL),
-        'at most 48 characters',
-        'that is too long for a chord symbol; expected at most 48 characters',
-      ),
-    )
+    return fail({ code: 'symbol_too_long', at: MAX_SYMBOL, text: piece(text.slice(MAX_SYMBOL)), most: MAX_SYMBOL })
   const lead = text.length - text.trimStart().length
   const trimmed = text.trim()
-  if (trimmed === '')
-    return fail(refusal('empty', 0, '', EXPECTED_START, `nothing to read; expected ${EXPECTED_START}`))
+  if (trimmed === '') return fail(refusal('no_symbol', 0, ''))
   const roots = readNotes(trimmed, systems)
-  if (roots.length === 0)
-    return fail(
-      refusal(
-        'no_root',
-        lead,
-        trimmed,
-        EXPECTED_START,
-        `${[...trimmed].slice(0, 12).join('')} does not start with a note; expected ${EXPECTED_START}`,
-      ),
-    )
-  let first: TextError | undefined
+  if (roots.length === 0) return fail(refusal('no_root_note', lead, trimmed))
+  let first: SymbolError | undefined
   for (const root of roots) {
     const read = readAfterRoot(root.name, trimmed.slice(root.length), lead + root.length, systems)
     if (read.ok) return read
     first ??= read.error
   }
-  return fail(first as TextError)
+  return fail(first as SymbolError)
 }
 
 function readAfterRoot(
@@ -414,7 +318,7 @@ function readAfterRoot(
   rest: string,
   at: number,
   systems: readonly NamingSystem[],
-): Result<SymbolReading, TextError> {
+): Result<SymbolReading, SymbolError> {
   const suffix = readSuffix(rest, at)
   if (!suffix.ok) return suffix
   const { formula, choices, length } = suffix.value
@@ -423,19 +327,9 @@ function readAfterRoot(
   if (tail.trim() !== '') {
     const written = tail.slice(1).trim()
     const bassAt = at + length + 1
-    if (!tail.startsWith('/'))
-      return fail(refusal('unknown', at + length, tail, 'the end of the symbol or a bass after /'))
+    if (!tail.startsWith('/')) return fail(refusal('after_symbol', at + length, tail))
     bass = readNotes(written, systems).find((read) => read.length === written.length)?.name
-    if (bass === undefined)
-      return fail(
-        refusal(
-          'no_bass',
-          bassAt,
-          written,
-          'a note name after /',
-          `${[...written].slice(0, 12).join('') || 'nothing'} is not a bass note; expected a note name after /`,
-        ),
-      )
+    if (bass === undefined) return fail(refusal('no_bass_note', bassAt, written))
   }
   const spelled = respellRoot(root, formula)
   return ok({

@@ -4,6 +4,7 @@
  * Read `fingeringsOf` first; this must equal its first result.
  */
 import { fingertipMm, type Neck } from '../neck/index.ts'
+import type { Frets } from '../voicing/index.ts'
 import { type FingeringOptions, fingeringFrom, liesFlat, pairStretchMm, pressedNotes } from './fingering.ts'
 import {
   barreCost,
@@ -20,8 +21,6 @@ import type { Finger, Fingering, HandProfile } from './types.ts'
 
 const FINGERS: readonly Finger[] = ['T', 1, 2, 3, 4]
 
-type ShapeFrets = readonly (number | null)[]
-
 interface Cheapest {
   readonly presses: readonly Press[]
   /** All terms but the stretch, which is the same for every fingering of a shape. */
@@ -31,11 +30,11 @@ interface Cheapest {
 /** A hand laid on a neck, ready for one shape after another. */
 export interface HandOnNeck {
   /** The cheapest fingering; `undefined` when four fingers can't hold the shape. */
-  readonly bestFingering: (frets: ShapeFrets) => Fingering | undefined
+  readonly bestFingering: (frets: Frets) => Fingering | undefined
   /** What the cheapest fingering costs, without telling which it is. */
-  readonly leastEffort: (frets: ShapeFrets) => number | undefined
+  readonly leastEffort: (frets: Frets) => number | undefined
   /** Whether there is any fingering at all. */
-  readonly canHold: (frets: ShapeFrets) => boolean
+  readonly canHold: (frets: Frets) => boolean
 }
 
 export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: FingeringOptions = {}): HandOnNeck {
@@ -53,7 +52,7 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
   const noteFret = new Int8Array(12)
 
   /** Tries fingerings, cheaper and cheaper ones; with `anyWill` the first is enough. */
-  const cheapest = (frets: ShapeFrets, anyWill: boolean): Cheapest | undefined => {
+  const cheapest = (frets: Frets, anyWill: boolean): Cheapest | undefined => {
     const notes = pressedNotes(frets)
     let count = 0
     let least = Number.POSITIVE_INFINITY

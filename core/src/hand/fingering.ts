@@ -8,6 +8,7 @@
  * `bestFingering.ts` finds the first of them faster, and is proved against this.
  */
 import { fingertipMm, type Neck } from '../neck/index.ts'
+import type { Frets } from '../voicing/index.ts'
 import {
   barreCost,
   CROWDED_FRET_COST,
@@ -31,7 +32,7 @@ export interface Note {
 }
 
 /** The pressed notes in the order in which fingers are dealt. */
-export function pressedNotes(frets: readonly (number | null)[]): readonly Note[] {
+export function pressedNotes(frets: Frets): readonly Note[] {
   const notes: Note[] = []
   for (const [string, fret] of frets.entries()) if (fret !== null && fret > 0) notes.push({ string, fret })
   return notes.sort((a, b) => a.fret - b.fret || a.string - b.string)
@@ -49,7 +50,7 @@ export function pairStretchMm(profile: HandProfile, a: Finger, b: Finger): numbe
 const THUMB_FREEDOM = 0.6
 
 /** Under a flat finger nothing is stopped lower, and no open string rings. */
-export function liesFlat(frets: readonly (number | null)[], fret: number, from: number, to: number): boolean {
+export function liesFlat(frets: Frets, fret: number, from: number, to: number): boolean {
   for (let string = from; string <= to; string++) {
     const other = frets[string]
     if (other !== null && other !== undefined && other < fret) return false
@@ -59,7 +60,7 @@ export function liesFlat(frets: readonly (number | null)[], fret: number, from: 
 
 export function fingeringsOf(
   neck: Neck,
-  frets: readonly (number | null)[],
+  frets: Frets,
   profile: HandProfile,
   options: FingeringOptions = {},
 ): readonly Fingering[] {
@@ -100,12 +101,7 @@ export function fingeringsOf(
 }
 
 /** A fingering as a value, with its cost term by term. */
-export function fingeringFrom(
-  presses: readonly Press[],
-  frets: readonly (number | null)[],
-  neck: Neck,
-  profile: HandProfile,
-): Fingering {
+export function fingeringFrom(presses: readonly Press[], frets: Frets, neck: Neck, profile: HandProfile): Fingering {
   const fingers: (Finger | null)[] = frets.map(() => null)
   const barres: Barre[] = []
   for (const { finger, fret, from, to } of presses) {
@@ -118,12 +114,7 @@ export function fingeringFrom(
 
 const numberOf = (finger: Finger): number => (finger === 'T' ? 0 : finger)
 
-function costOf(
-  presses: readonly Press[],
-  frets: readonly (number | null)[],
-  neck: Neck,
-  profile: HandProfile,
-): FingeringCost {
+function costOf(presses: readonly Press[], frets: Frets, neck: Neck, profile: HandProfile): FingeringCost {
   let spread = 0
   let barre = 0
   let fingers = 0

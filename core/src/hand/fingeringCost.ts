@@ -1,5 +1,6 @@
 /** What a fingering costs the hand: the terms, each from one or two fingers, so that they can be added one by one. */
 import { fretSpaceMm, type Neck, stringSpacingMm } from '../neck/index.ts'
+import type { Frets } from '../voicing/index.ts'
 import type { Finger } from './types.ts'
 
 /** A fingertip is about this wide. */
@@ -24,7 +25,7 @@ const BARRE_WIDTH_COST = 0.12
 /** A string that must be silent under a flat finger is stopped by it, so nothing damps it. */
 const SILENT_UNDER_BARRE_COST = 1.5
 
-export function barreCost(frets: readonly (number | null)[], finger: number, from: number, to: number): number {
+export function barreCost(frets: Frets, finger: number, from: number, to: number): number {
   if (from === to) return 0
   let cost = (BARRE_COST[finger] as number) + BARRE_WIDTH_COST * (to - from)
   for (let string = from + 1; string < to; string++) if (frets[string] === null) cost += SILENT_UNDER_BARRE_COST

@@ -3,14 +3,14 @@ import { describe, expect, test } from 'vitest'
 import { CATALOGUE, plainestRoot } from '../chord/index.ts'
 import { COMMON_TUNINGS, fingertipMm, neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
-import { type Frets, fretsAt, readShape, searchVoicings } from '../voicing/index.ts'
+import { type Frets, fretsAt, readFrets, searchVoicings } from '../voicing/index.ts'
 import {
   calibratedHand, type Fingering, type FingeringOptions, fingeringsOf, type HandProfile, handOn, MEDIUM_HAND, pairStretchMm, pluckersOf,
   rankShapes, reachMm, reachVerdict, registerWarnings, scaledHand, shapeWithHand, silentStrings,
 } from './index.ts' // biome-ignore format: a list
 
 const neck = neckOf(STANDARD_INSTRUMENT)
-const shape = (text: string): Frets => must(readShape(text))
+const shape = (text: string): Frets => must(readFrets(text))
 const fingers = (fingering: Fingering | undefined) => fingering?.fingers.map((finger) => finger ?? '·').join('')
 const best = (text: string, options: FingeringOptions = {}) => fingeringsOf(neck, shape(text), MEDIUM_HAND, options)[0]
 

@@ -21,6 +21,6 @@ export {
 } from './profile.ts'
 export type { CompactRanking, RankedShape, ShapeScore } from './rank.ts'
 export { rankCompactly, rankShapes, shapeJudge, shapeWithHand } from './rank.ts'
-export type { RegisterWarning } from './register.ts'
+export type { NarrowInterval, RegisterWarning } from './register.ts'
 export { BASS_RANGE_BELOW, registerWarnings } from './register.ts'
 export type { Barre, Finger, Fingering, FingeringCost, HandProfile, ReachVerdict } from './types.ts'

@@ -5,6 +5,7 @@
  * next thicker one. A flat barre stops the strings beneath it instead of damping them.
  */
 import { type Neck, type PluckStyle, soundingMidi } from '../neck/index.ts'
+import type { Frets } from '../voicing/index.ts'
 import type { Finger, Fingering } from './types.ts'
 
 export type SilentString = {
@@ -20,7 +21,7 @@ export type SilentString = {
 
 export function silentStrings(
   neck: Neck,
-  frets: readonly (number | null)[],
+  frets: Frets,
   fingering: Fingering,
   pluck: PluckStyle,
 ): readonly SilentString[] {
@@ -54,7 +55,7 @@ export type Plucker = 'p' | 'i' | 'm' | 'a'
  * Right-hand letters for a plucked chord, one entry per string: thumb on the lowest sounding strings, index, middle
  * and ring on the upper ones. With five strings or more the thumb brushes what lies below the upper three.
  */
-export function pluckersOf(frets: readonly (number | null)[]): readonly (Plucker | null)[] {
+export function pluckersOf(frets: Frets): readonly (Plucker | null)[] {
   const sounding = frets.flatMap((fret, index) => (fret === null ? [] : [index]))
   const upper: readonly Plucker[] = ['i', 'm', 'a']
   const thumbs = Math.max(1, sounding.length - 3)

@@ -1,4 +1,5 @@
-import { fingertipMm, type Neck } from '../neck/index.ts'
+import { type Fret, fingertipMm, type Neck } from '../neck/index.ts'
+import { type Frets, highestPressed, lowestPressed } from '../voicing/index.ts'
 import type { Finger, HandProfile, ReachVerdict } from './types.ts'
 
 /** Index to little finger comfortable to 100 mm, at a stretch 118 mm; neighbours 50, 38 and 42 mm. */
@@ -28,7 +29,7 @@ export function calibratedHand(
 }
 
 /** Along the neck between two fingertips, in mm; both frets pressed. */
-export const reachBetweenMm = (neck: Neck, low: number, high: number): number =>
+export const reachBetweenMm = (neck: Neck, low: Fret, high: Fret): number =>
   fingertipMm(neck.scaleLengthMm, high) - fingertipMm(neck.scaleLengthMm, low)
 
 /**
@@ -36,10 +37,9 @@ export const reachBetweenMm = (neck: Neck, low: number, high: number): number =>
  * Open and silent strings ask nothing; 0 when at most one fret is pressed. Across the strings the fingers fold
  * rather than spread, so only the way along the neck counts.
  */
-export function reachMm(neck: Neck, frets: readonly (number | null)[]): number {
-  const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
-  if (pressed.length === 0) return 0
-  return reachBetweenMm(neck, Math.min(...pressed), Math.max(...pressed))
+export function reachMm(neck: Neck, frets: Frets): number {
+  const lowest = lowestPressed(frets)
+  return lowest === 0 ? 0 : reachBetweenMm(neck, lowest, highestPressed(frets))
 }
 
 export function reachVerdict(profile: HandProfile, mm: number): ReachVerdict {

@@ -3,7 +3,7 @@
  *   VoicingsFound ─rankShapes→ RankedShape[]: fingering, reach and the terms of the score, all visible
  */
 import { type Neck, soundingMidi } from '../neck/index.ts'
-import { type Frets, fretsAt, type VoicingsFound } from '../voicing/index.ts'
+import { type Frets, fretsAt, lowestPressed, type VoicingsFound } from '../voicing/index.ts'
 import { handOn } from './bestFingering.ts'
 import type { FingeringOptions } from './fingering.ts'
 import { reachMm } from './profile.ts'
@@ -102,12 +102,6 @@ export const shapeWithHand = (
   profile: HandProfile,
   options: FingeringOptions = {},
 ): RankedShape => shapeJudge(neck, profile, options)(frets)
-
-function lowestPressed(frets: Frets): number {
-  let lowest = 0
-  for (const fret of frets) if (fret !== null && fret > 0 && (lowest === 0 || fret < lowest)) lowest = fret
-  return lowest
-}
 
 /** Variance of the gaps between neighbouring voices, in squared semitones. */
 function gapVariance(frets: Frets, neck: Neck): number {

@@ -1,12 +1,15 @@
 /** Low intervals that blur, and tones in the bass player's range. */
 import type { Midi } from '../pitch/index.ts'
 
+/** Narrow intervals, by the widest of each kind. */
+export type NarrowInterval = 'second' | 'minor-third' | 'third-or-fourth' | 'fifth'
+
 /** Up to each interval (semitones), the lowest MIDI at which it is still clear: E3, C3, B♭2, B♭1. */
-const CLEAR_ABOVE: readonly { readonly upTo: number; readonly lowest: Midi; readonly name: string }[] = [
-  { upTo: 2, lowest: 52, name: 'second' },
-  { upTo: 3, lowest: 48, name: 'minor third' },
-  { upTo: 6, lowest: 46, name: 'third or fourth' },
-  { upTo: 7, lowest: 34, name: 'fifth' },
+const CLEAR_ABOVE: readonly { readonly upTo: number; readonly lowest: Midi; readonly interval: NarrowInterval }[] = [
+  { upTo: 2, lowest: 52, interval: 'second' },
+  { upTo: 3, lowest: 48, interval: 'minor-third' },
+  { upTo: 6, lowest: 46, interval: 'third-or-fourth' },
+  { upTo: 7, lowest: 34, interval: 'fifth' },
 ]
 /** Below E3 a chord crosses into what a bass player plays. */
 export const BASS_RANGE_BELOW: Midi = 52
@@ -16,7 +19,7 @@ export type RegisterWarning =
       readonly kind: 'muddy'
       readonly low: Midi
       readonly high: Midi
-      readonly interval: string
+      readonly interval: NarrowInterval
       readonly clearFrom: Midi
     }
   | { readonly kind: 'bass-range'; readonly midis: readonly Midi[] }
@@ -33,7 +36,7 @@ export function registerWarnings(midis: readonly Midi[], withBassPlayer: boolean
     if (low === undefined || high === low) continue
     const limit = CLEAR_ABOVE.find(({ upTo }) => high - low <= upTo)
     if (limit && low < limit.lowest)
-      warnings.push({ kind: 'muddy', low, high, interval: limit.name, clearFrom: limit.lowest })
+      warnings.push({ kind: 'muddy', low, high, interval: limit.interval, clearFrom: limit.lowest })
   }
   const deep = rising.filter((midi) => midi < BASS_RANGE_BELOW)
   if (withBassPlayer && deep.length > 0) warnings.push({ kind: 'bass-range', midis: deep })

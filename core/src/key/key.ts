@@ -1,47 +1,72 @@
-/** Keys: a tonic and a scale, as seven spelled notes. */
-import { type Degree, type NamingSystem, type NoteName, readNotes, spellDegree } from '../pitch/index.ts'
-import { fail, ok, type Result, type TextError } from '../result/index.ts'
-
-export type KeyScale = 'major' | 'minor'
+/** Keys: a tonic and one of the seven-note scales, as seven spelled notes. */
+import { type NamingSystem, type NoteName, readNotes, spellDegree, withSigns, writeNote } from '../pitch/index.ts'
+import { fail, ok, piece, type Result, type TextErrorOf } from '../result/index.ts'
+import { requireScale, SCALES, type Scale } from './scale.ts'
 
 export interface Key {
   readonly tonic: NoteName
-  readonly scale: KeyScale
+  readonly scale: Scale
   /** From the tonic up. */
   readonly notes: readonly NoteName[]
 }
 
-const SCALES: Readonly<Record<KeyScale, readonly Degree[]>> = {
-  major: ['R', '2', '3', '4', '5', '6', '7'],
-  minor: ['R', '2', 'b3', '4', '5', 'b6', 'b7'],
-} as Readonly<Record<KeyScale, readonly Degree[]>>
+export type KeyError = TextErrorOf<{
+  not_a_key: object
+  /** A tonic whose scale needs three accidentals: nobody plays in it. */
+  key_unspellable: { tonic: NoteName }
+}>
 
-const EXPECTED = 'a key such as Bb, Bb major, Gm or G minor'
+const KEY_SCALES = SCALES.filter(({ degrees }) => degrees.length === 7)
+export const MAJOR = requireScale('major (Ionian)')
+export const NATURAL_MINOR = requireScale('natural minor (Aeolian)')
 
-/** Reads `Bb`, `Bb major`, `Gm`, `G minor`. */
-export function readKey(text: string, systems: readonly NamingSystem[] = ['letters']): Result<Key, TextError> {
-  const refuse = (at: number, piece: string): Result<Key, TextError> =>
-    fail({
-      code: 'not_a_key',
-      at,
-      text: piece.slice(0, 12),
-      expected: EXPECTED,
-      message: `${[...piece].slice(0, 12).join('') || 'nothing'} is not a key; expected ${EXPECTED}`,
-    })
-  const lead = text.length - text.trimStart().length
+const letters = (text: string): string =>
+  text
+    .toLowerCase()
+    .replaceAll('♭', 'b')
+    .replaceAll('♯', '#')
+    .replaceAll('𝄫', 'bb')
+    .replace(/[^a-z0-9#]/g, '')
+
+/** What players write after a tonic, letters only, and the scale it means; names of the table first. */
+const READ: ReadonlyMap<string, Scale> = new Map([
+  ...[MAJOR, NATURAL_MINOR].flatMap((scale) =>
+    (scale === MAJOR
+      ? ['', 'major', 'maj', 'dur', 'ionian', 'majeur']
+      : ['m', 'min', 'minor', 'moll', 'aeolian', 'naturalminor', 'mineur']
+    ).map((written) => [written, scale] as const),
+  ),
+  ...KEY_SCALES.map((scale) => [letters(scale.name), scale] as const),
+])
+
+/** Reads `Bb`, `Bb major`, `Gm`, `G minor`, `F# Dorian`, `C harmonic minor`. `M` alone is major, `m` minor. */
+export function readKey(text: string, systems: readonly NamingSystem[] = ['letters']): Result<Key, KeyError> {
+  const at = text.length - text.trimStart().length
   const trimmed = text.trim()
+  let unspellable: NoteName | undefined
   for (const { name, length } of readNotes(trimmed, systems)) {
     const rest = trimmed.slice(length).trim()
-    const scale: KeyScale | undefined = /^(major|maj|dur)?$/i.test(rest)
-      ? 'major'
-      : /^(m|min|minor|moll)$/i.test(rest)
-        ? 'minor'
-        : undefined
+    const scale = rest === 'M' ? MAJOR : READ.get(letters(rest))
     if (scale === undefined) continue
-    const notes = SCALES[scale].map((degree) => spellDegree(name, degree))
-    const spelled = notes.filter((note): note is NoteName => note !== undefined)
-    // A key whose notes need three accidentals is not one that anybody plays in.
-    if (spelled.length === notes.length) return ok({ tonic: name, scale, notes: spelled })
+    const key = keyOf(name, scale)
+    if (key) return ok(key)
+    unspellable ??= name
   }
-  return refuse(lead, trimmed)
+  if (unspellable !== undefined) return fail({ code: 'key_unspellable', at, text: piece(trimmed), tonic: unspellable })
+  return fail({ code: 'not_a_key', at, text: piece(trimmed) })
+}
+
+/** `undefined` where a note would need three accidentals. */
+export function keyOf(tonic: NoteName, scale: Scale): Key | undefined {
+  const notes = scale.degrees.map((degree) => spellDegree(tonic, degree))
+  const spelled = notes.filter((note): note is NoteName => note !== undefined)
+  return spelled.length === notes.length ? { tonic, scale, notes: spelled } : undefined
+}
+
+/** Writes a key so that it is read back: `Bb major`, `G minor`, `F# Dorian`; with signs for the screen. */
+export function writeKey({ tonic, scale }: Key, style: { naming?: NamingSystem; ascii?: boolean } = {}): string {
+  const { naming = 'letters', ascii = false } = style
+  const name = scale === MAJOR ? 'major' : scale === NATURAL_MINOR ? 'minor' : scale.name
+  const scaleName = ascii ? name : name.split(' ').map(withSigns).join(' ')
+  return `${ascii ? tonic : writeNote(tonic, naming)} ${scaleName}`
 }

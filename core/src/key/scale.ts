@@ -1,5 +1,5 @@
 /** Scales by their degrees: seven-note parents with their modes, symmetrical ones, pentatonics and the blues scale. */
-import { type Degree, degreePitchClass, degreeSemitones } from '../pitch/index.ts'
+import { type Degree, degreePitchClass, degreeSemitones, type PitchClassSet, pitchClassSetOf } from '../pitch/index.ts'
 
 export type ScaleFamily =
   | 'major'
@@ -18,7 +18,7 @@ export interface Scale {
   /** From the tonic up; the first is `R`. */
   readonly degrees: readonly Degree[]
   /** Pitch classes above the tonic, bit n for n semitones. */
-  readonly mask: number
+  readonly mask: PitchClassSet
 }
 
 const PARENTS: Readonly<
@@ -58,7 +58,7 @@ const scale = (name: string, family: ScaleFamily, mode: number, degrees: readonl
   family,
   mode,
   degrees,
-  mask: degrees.reduce((bits, degree) => bits | (1 << degreePitchClass(degree)), 0),
+  mask: pitchClassSetOf(degrees.map(degreePitchClass)),
 })
 
 const list = (degrees: string): readonly Degree[] => degrees.split(' ') as Degree[]
@@ -82,3 +82,13 @@ export const SCALES: readonly Scale[] = [
   ),
   ...OTHERS.map(([name, family, degrees]) => scale(name, family, 1, list(degrees))),
 ]
+
+/** The scale of this name, as it stands in the table. */
+export const scaleNamed = (name: string): Scale | undefined => SCALES.find((one) => one.name === name)
+
+/** @throws Error when the table has no such scale: a name in the code is our own. */
+export function requireScale(name: string): Scale {
+  const found = scaleNamed(name)
+  if (!found) throw new Error(`there is no scale called ${name}`)
+  return found
+}

@@ -1,6 +1,14 @@
 /** Which scales hold a chord, what each adds to it, and why one would be chosen before another. */
 import { type Chord, formulaMask } from '../chord/index.ts'
-import { type Degree, degreePitchClass, type NoteName, pitchClassOf, plainName, spellDegree } from '../pitch/index.ts'
+import {
+  type Degree,
+  degreePitchClass,
+  type NoteName,
+  periodOf,
+  pitchClassOf,
+  plainName,
+  spellDegree,
+} from '../pitch/index.ts'
 import { SCALES, type Scale, type ScaleFamily } from './scale.ts'
 
 export interface ScaleTone {
@@ -36,8 +44,6 @@ const FAMILY_RANK: Readonly<Record<ScaleFamily, number>> = {
 }
 
 /** What repeats inside the octave, as a dim7 does every three semitones, is at home in a scale that repeats likewise. */
-const repeats = (mask: number): boolean =>
-  [3, 4, 6].some((by) => (((mask << by) | (mask >> (12 - by))) & 0xfff) === mask)
 const REPEATING_CHORD_BONUS = 4.5
 
 /**
@@ -48,7 +54,7 @@ export function scalesFor(chord: Pick<Chord, 'root' | 'formula'>): readonly Scal
   const mask = formulaMask(chord.formula)
   return SCALES.filter((scale) => (mask & ~scale.mask) === 0)
     .map((scale) => fitOf(scale, chord))
-    .map((fit, index) => ({ fit, index, cost: costOf(fit, repeats(mask)) }))
+    .map((fit, index) => ({ fit, index, cost: costOf(fit, periodOf(mask) < 12) }))
     .sort((a, b) => a.cost - b.cost || a.index - b.index)
     .map(({ fit }) => fit)
 }

@@ -7,7 +7,17 @@
  */
 import { type CatalogueEntry, type Chord, type Formula, writeSymbol } from '../chord/index.ts'
 import { type Neck, soundingMidi } from '../neck/index.ts'
-import { type Degree, degreePitchClass, type NoteName, pitchClassOf, plainName } from '../pitch/index.ts'
+import {
+  type Degree,
+  degreePitchClass,
+  type NoteName,
+  type PitchClassSet,
+  pitchClassOf,
+  pitchClassSetOf,
+  plainName,
+  seenFrom,
+  sizeOfSet,
+} from '../pitch/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import { derivedFormula } from './derive.ts'
 import { readingsOf } from './nameTable.ts'
@@ -16,7 +26,7 @@ import type { BassRole, ChordName, NamingContext, ShapeName } from './types.ts'
 
 /** The sounded tones of a shape: pitch classes as bits (bit 0 is C), and the lowest of them. */
 export interface SoundedTones {
-  readonly mask: number
+  readonly mask: PitchClassSet
   readonly lowest: number
 }
 
@@ -33,15 +43,6 @@ export function soundedTones(frets: Frets, neck: Neck): SoundedTones | undefined
   return mask === 0 ? undefined : { mask, lowest: lowest % 12 }
 }
 
-/** The set seen from a root: bit n is n semitones above it. */
-const seenFrom = (mask: number, root: number): number => ((mask >> root) | (mask << (12 - root))) & 0xfff
-
-function sizeOf(mask: number): number {
-  let bits = 0
-  for (let rest = mask; rest !== 0; rest &= rest - 1) bits++
-  return bits
-}
-
 /** An upper structure over a foreign bass must be plain to be heard as one: triads, sixths and sevenths. */
 const PLAINEST_UPPER = 14
 
@@ -52,8 +53,8 @@ export function namesOfTones({ mask, lowest }: SoundedTones, context: NamingCont
   const below = context.bass === undefined ? undefined : pitchClassOf(context.bass)
   const bass = below ?? lowest
   const sounded = below === undefined ? mask : mask | (1 << below)
-  if (sizeOf(sounded) < 2) return []
-  const scale = context.key?.reduce((bits, note) => bits | (1 << pitchClassOf(note)), 0)
+  if (sizeOfSet(sounded) < 2) return []
+  const scale = context.key && pitchClassSetOf(context.key.map(pitchClassOf))
   const found: { readonly name: ChordName; readonly order: number }[] = []
   let told = false
 
@@ -69,7 +70,7 @@ export function namesOfTones({ mask, lowest }: SoundedTones, context: NamingCont
       add(root, entry, omitted, root === bass ? 'root' : omitted.includes('R') ? 'rootless' : 'inversion')
     // The tones above a bass that is none of them: F over G.
     const upper = seenFrom(sounded & ~(1 << bass), root)
-    if (root === bass || sizeOf(upper) < 3) continue
+    if (root === bass || sizeOfSet(upper) < 3) continue
     for (const { entry, omitted } of readingsOf(upper))
       if (omitted.length === 0 && entry.rank <= PLAINEST_UPPER) add(root, entry, omitted, 'foreign')
   }

@@ -1,6 +1,5 @@
 import type { Chord, Formula } from '../chord/index.ts'
 import type { Degree, NoteName } from '../pitch/index.ts'
-import type { Frets } from '../voicing/index.ts'
 
 /** How the lowest sounded tone stands to the name's root; in this order names are listed. */
 export type BassRole = 'root' | 'inversion' | 'foreign' | 'rootless'
@@ -34,23 +33,4 @@ export interface NamingContext {
   readonly key?: readonly NoteName[] | undefined
   /** A chord whose root keeps its spelling. */
   readonly near?: Chord | undefined
-}
-
-/** One voice that moves on its string. `by` is in semitones, which are frets; up is positive. */
-export interface ToneMove {
-  readonly string: number
-  readonly from: number
-  readonly to: number
-  readonly by: number
-  readonly fromDegree: Degree
-  readonly toDegree: Degree
-}
-
-/** A shape that one or two moved tones make, and what it is called. */
-export interface Neighbour {
-  readonly frets: Frets
-  readonly moves: readonly ToneMove[]
-  /** Over the same root where it has a name there, otherwise its best name. */
-  readonly name: ShapeName
-  readonly otherNames: readonly ShapeName[]
 }

@@ -2,6 +2,7 @@
  * Neck: an instrument's strings, where they can be pressed, and how far things are apart on it.
  *   Instrument ─neckOf→ Neck (open strings, first and last fret) → search, hand, drawing
  */
+export type { InstrumentProblem, StringSetError, TuningError } from './errors.ts'
 export { FINGERTIP_BEHIND_WIRE, fingertipMm, fretDistanceMm, fretSpaceMm, stringSpacingMm } from './geometry.ts'
 export type { StringSet } from './neck.ts'
 export {
@@ -27,4 +28,4 @@ export {
   tuningLetters,
   writeTuning,
 } from './tuning.ts'
-export type { Capo, Instrument, Neck, PluckStyle, Tuning } from './types.ts'
+export type { Capo, Fret, Instrument, Neck, PluckStyle, StringIndex, StringNumber, Tuning } from './types.ts'

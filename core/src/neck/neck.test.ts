@@ -30,12 +30,12 @@ describe('tunings', () => {
     expect(midis.slice(1).map((midi, index) => midi - (midis[index] as number))).toEqual([5, 5, 5, 4, 5])
   })
   test('a string below the one before it is refused with its place', () =>
-    expect(readTuning('E2,A2,G2,B3')).toMatchObject({ ok: false, error: { code: 'order', at: 6 } }))
+    expect(readTuning('E2,A2,G2,B3')).toMatchObject({ ok: false, error: { code: 'strings_fall', at: 6 } }))
   test.each([
     ['E2,A2,D3', 'string_count', 0],
     ['E2,A2,D3,Q3', 'not_a_pitch', 9],
     ['E2,A2,D3,G', 'not_a_pitch', 9],
-    ['E2,A2,D3,G9', 'out_of_range', 9],
+    ['E2,A2,D3,G9', 'open_out_of_range', 9],
   ])('%s is refused: %s at %d', (text, code, at) =>
     expect(readTuning(text)).toMatchObject({ ok: false, error: { code, at } }),
   )

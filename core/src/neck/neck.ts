@@ -1,13 +1,14 @@
-import { midiOf, type NoteName, pitchClassOf } from '../pitch/index.ts'
-import { fail, ok, type Result, type TextError } from '../result/index.ts'
+import { type Midi, midiOf, type NoteName, pitchClassOf } from '../pitch/index.ts'
+import { fail, ok, piece, type Result } from '../result/index.ts'
+import type { InstrumentProblem, StringSetError } from './errors.ts'
 import { STANDARD_TUNING } from './tuning.ts'
-import type { Capo, Instrument, Neck } from './types.ts'
+import type { Capo, Fret, Instrument, Neck, StringIndex, StringNumber } from './types.ts'
 
 /** The number players call a string by: 1 for the highest, n for the lowest. */
-export const stringNumber = (index: number, strings: number): number => strings - index
-export const stringIndex = (number: number, strings: number): number => strings - number
+export const stringNumber = (index: StringIndex, strings: number): StringNumber => strings - index
+export const stringIndex = (number: StringNumber, strings: number): StringIndex => strings - number
 
-const holds = (capo: Capo, index: number, strings: number): boolean =>
+const holds = (capo: Capo, index: StringIndex, strings: number): boolean =>
   capo.strings === 'all' || capo.strings.includes(stringNumber(index, strings))
 
 /**
@@ -30,14 +31,14 @@ export function neckOf(instrument: Instrument): Neck {
 }
 
 /** MIDI of a string pressed at a fret, or ringing open (0). */
-export const soundingMidi = (neck: Neck, index: number, fret: number): number => {
+export const soundingMidi = (neck: Neck, index: StringIndex, fret: Fret): Midi => {
   const pitch = fret === 0 ? neck.open[index] : neck.nut[index]
   if (pitch === undefined) throw new RangeError(`there is no string ${index} on this neck`)
   return pitch + fret
 }
 
 /** Where a note lies on one string, within the frets that can be pressed. */
-export function fretsOfNote(neck: Neck, index: number, note: NoteName): readonly number[] {
+export function fretsOfNote(neck: Neck, index: StringIndex, note: NoteName): readonly Fret[] {
   const nut = neck.nut[index] as number
   const frets: number[] = []
   for (let fret = neck.firstFret[index] as number; fret <= neck.lastFret; fret++)
@@ -58,11 +59,12 @@ export const STANDARD_INSTRUMENT: Instrument = {
 }
 
 /** What is wrong with an instrument's numbers, each with its field; empty when nothing is. */
-export function instrumentProblems(instrument: Instrument): readonly { field: string; message: string }[] {
-  const problems: { field: string; message: string }[] = []
-  const within = (field: string, value: number, least: number, most: number, unit: string) => {
+export function instrumentProblems(instrument: Instrument): readonly InstrumentProblem[] {
+  const problems: InstrumentProblem[] = []
+  type Range = Extract<InstrumentProblem, { readonly code: 'out_of_range' }>
+  const within = (field: Range['field'], value: number, least: number, most: number, unit: Range['unit']) => {
     if (!Number.isFinite(value) || value < least || value > most)
-      problems.push({ field, message: `${field} is ${value}; expected ${least} to ${most} ${unit}` })
+      problems.push({ code: 'out_of_range', field, value, least, most, unit })
   }
   within('frets', instrument.frets, 5, 36, 'frets')
   within('scaleLengthMm', instrument.scaleLengthMm, 300, 900, 'mm')
@@ -77,42 +79,28 @@ export function instrumentProblems(instrument: Instrument): readonly { field: st
       strings !== 'all' &&
       (strings.length === 0 || strings.some((number) => !Number.isInteger(number) || number < 1 || number > count))
     )
-      problems.push({ field: 'capo', message: `a partial capo holds some of the strings 1 to ${count}` })
+      problems.push({ code: 'capo_strings', field: 'capo', strings: count })
   }
   return problems
 }
 
 /** Strings as indices from the lowest. */
-export type StringSet = readonly number[]
+export type StringSet = readonly StringIndex[]
 
 /** Reads `5432`, `5 4 3 2` or `10,9,8`: string numbers, each once, in any order. */
-export function readStringSet(text: string, strings: number): Result<StringSet, TextError> {
-  const expected = `string numbers from ${strings} (lowest) to 1, each once, such as ${strings >= 5 ? '5432' : '4321'}`
+export function readStringSet(text: string, strings: number): Result<StringSet, StringSetError> {
   const words = [...text.matchAll(/[\s,]/.test(text.trim()) || strings > 9 ? /[^\s,]+/gu : /[^\s,]/gu)]
   const split =
     words.length === 1 && strings > 9 && !/^10$|^\d$/.test(text.trim()) ? [...text.matchAll(/10|\S/gu)] : words
-  const indices: number[] = []
+  const indices: StringIndex[] = []
   for (const word of split) {
-    const number = /^\d+$/.test(word[0]) ? Number(word[0]) : Number.NaN
+    const number: StringNumber = /^\d+$/.test(word[0]) ? Number(word[0]) : Number.NaN
     const index = stringIndex(number, strings)
     if (!(number >= 1 && number <= strings) || indices.includes(index))
-      return fail({
-        code: 'not_a_string',
-        at: word.index,
-        text: word[0].slice(0, 8),
-        expected,
-        message: `${word[0].slice(0, 8)} is not another string of ${strings}; expected ${expected}`,
-      })
+      return fail({ code: 'not_a_string', at: word.index, text: piece(word[0], 8), strings })
     indices.push(index)
   }
-  if (indices.length < 2)
-    return fail({
-      code: 'too_few_strings',
-      at: 0,
-      text: text.slice(0, 8),
-      expected,
-      message: `a shape needs two strings or more; expected ${expected}`,
-    })
+  if (indices.length < 2) return fail({ code: 'too_few_strings', at: 0, text: piece(text, 8), strings })
   return ok(indices.sort((a, b) => a - b))
 }
 

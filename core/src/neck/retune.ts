@@ -1,13 +1,14 @@
 /** From one tuning to another: which way each string goes and how far, and what that does to it. */
-import { midiOf, type Pitch } from '../pitch/index.ts'
-import type { Tuning } from './types.ts'
+import { type Midi, midiOf, type Pitch } from '../pitch/index.ts'
+import { stringNumber } from './neck.ts'
+import type { StringNumber, Tuning } from './types.ts'
 
 /** Above its design pitch by more than this a string may snap: another gauge, and eye protection. */
 export const MOST_SEMITONES_UP = 2
 
 export interface StringChange {
   /** 1 is the highest. */
-  readonly number: number
+  readonly number: StringNumber
   readonly from: Pitch
   readonly to: Pitch
   /** Up positive. */
@@ -28,7 +29,7 @@ export function retuning(from: Tuning, to: Tuning, design: Tuning): readonly Str
     const target = to.strings[index] as Pitch
     const made = design.strings[index] as Pitch
     return {
-      number: count - index,
+      number: stringNumber(index, count),
       from: pitch,
       to: target,
       semitones: midiOf(target) - midiOf(pitch),
@@ -51,7 +52,7 @@ const WOUND_SHARE = 0.86
  * The pull of a string in newtons, an estimate: T = μ·(2·L·f)², with μ = density · π·d²/4 (a wound string 0.86 of it).
  * Source: a string's fundamental is f = √(T/μ) / 2L.
  */
-export function tensionN(gauge: StringGauge, scaleLengthMm: number, midi: number): number {
+export function tensionN(gauge: StringGauge, scaleLengthMm: number, midi: Midi): number {
   const frequency = 440 * 2 ** ((midi - 69) / 12)
   const radius = gauge.diameterMm / 2000
   const perMetre = STEEL_KG_PER_M3 * Math.PI * radius ** 2 * (gauge.wound ? WOUND_SHARE : 1)
@@ -66,7 +67,7 @@ const MIL_MM = 0.0254
 const USUAL_TENSION_N = 80
 
 /** The usual gauge for a pitch: the one that pulls nearest to 80 N. */
-export function usualGauge(scaleLengthMm: number, midi: number): StringGauge {
+export function usualGauge(scaleLengthMm: number, midi: Midi): StringGauge {
   const gauges = GAUGES_MIL.map((mil): StringGauge => ({ diameterMm: mil * MIL_MM, wound: mil >= FIRST_WOUND_MIL }))
   const off = (gauge: StringGauge) => Math.abs(tensionN(gauge, scaleLengthMm, midi) - USUAL_TENSION_N)
   return gauges.reduce((best, gauge) => (off(gauge) < off(best) ? gauge : best))

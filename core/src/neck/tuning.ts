@@ -1,6 +1,7 @@
 /** Tunings: read, written, checked, and the ones that players use. */
 import { midiOf, type NamingSystem, type Pitch, readPitch, writePitch } from '../pitch/index.ts'
-import { fail, must, ok, type Result, type TextError } from '../result/index.ts'
+import { fail, must, ok, piece, type Result } from '../result/index.ts'
+import type { TuningError } from './errors.ts'
 import type { Tuning } from './types.ts'
 
 export const FEWEST_STRINGS = 4
@@ -8,6 +9,7 @@ export const MOST_STRINGS = 10
 /** A0 and C6: below and above, no fretted string is made. */
 const LOWEST_OPEN = 21
 const HIGHEST_OPEN = 84
+const MOST_TEXT = 120
 
 /**
  * Reads `E2,A2,D3,G3,B3,E4`, lowest string first, with commas or spaces between. Each string needs its octave.
@@ -15,49 +17,21 @@ const HIGHEST_OPEN = 84
 export function readTuning(
   text: string,
   options: { readonly name?: string; readonly systems?: readonly NamingSystem[] } = {},
-): Result<Tuning, TextError> {
-  const refuse = (code: string, at: number, piece: string, expected: string, why: string) =>
-    fail({ code, at, text: piece.slice(0, 16), expected, message: `${why}; expected ${expected}` })
-  if (text.length > 120) return refuse('too_long', 120, text, 'at most ten strings', 'that is too long for a tuning')
+): Result<Tuning, TuningError> {
+  if (text.length > MOST_TEXT) return fail({ code: 'tuning_too_long', at: MOST_TEXT, text: piece(text, 16) })
   const strings: Pitch[] = []
   for (const word of text.matchAll(/[^\s,]+/gu)) {
     const pitch = readPitch(word[0], options.systems)
-    if (pitch === undefined)
-      return refuse(
-        'not_a_pitch',
-        word.index,
-        word[0],
-        'a note with its octave, such as E2 or F#3',
-        `${word[0].slice(0, 16)} is not a string's pitch`,
-      )
+    const place = { at: word.index, text: piece(word[0], 16) }
+    if (pitch === undefined) return fail({ code: 'not_a_pitch', ...place })
     const midi = midiOf(pitch)
-    if (midi < LOWEST_OPEN || midi > HIGHEST_OPEN)
-      return refuse(
-        'out_of_range',
-        word.index,
-        word[0],
-        'an open string between A0 and C6',
-        `${word[0]} is outside what strings are made for`,
-      )
+    if (midi < LOWEST_OPEN || midi > HIGHEST_OPEN) return fail({ code: 'open_out_of_range', ...place })
     const before = strings.at(-1)
-    if (before && midi < midiOf(before))
-      return refuse(
-        'order',
-        word.index,
-        word[0],
-        'strings from the lowest to the highest',
-        `${word[0]} sounds below the string before it`,
-      )
+    if (before && midi < midiOf(before)) return fail({ code: 'strings_fall', ...place })
     strings.push(pitch)
   }
   if (strings.length < FEWEST_STRINGS || strings.length > MOST_STRINGS)
-    return refuse(
-      'string_count',
-      0,
-      text,
-      '4 to 10 strings, lowest first',
-      `${strings.length} strings can't be drawn on this neck`,
-    )
+    return fail({ code: 'string_count', at: 0, text: piece(text, 16), count: strings.length })
   return ok({ name: options.name ?? strings.map((pitch) => pitch.name).join(' '), strings })
 }
 
@@ -111,7 +85,7 @@ const lettersOnly = (text: string): string =>
 export function readKnownTuning(
   text: string,
   options: { readonly systems?: readonly NamingSystem[] } = {},
-): Result<Tuning, TextError> {
+): Result<Tuning, TuningError> {
   const wanted = lettersOnly(text)
   const known = COMMON_TUNINGS.find((one) => lettersOnly(one.name) === wanted)
   if (known && !/\d/.test(text)) return ok(known)

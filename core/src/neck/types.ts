@@ -1,4 +1,11 @@
-import type { Midi, Pitch } from '../pitch/index.ts'
+import type { Counting, Midi, Pitch } from '../pitch/index.ts'
+
+/** What players call a string by: 1 for the highest, n for the lowest. */
+export type StringNumber = Counting<'string number'>
+/** Where a string stands in every list: 0 for the lowest. `stringNumber` and `stringIndex` go between the two. */
+export type StringIndex = Counting<'string index'>
+/** Counted from the nut; 0 rings open. */
+export type Fret = Counting<'fret'>
 
 /** Open strings, lowest-sounding string first (index 0 is the string with the highest number). */
 export interface Tuning {
@@ -8,8 +15,8 @@ export interface Tuning {
 
 /** A capo over all strings, or over some: `strings` are string numbers, 1 for the highest. */
 export interface Capo {
-  readonly fret: number
-  readonly strings: 'all' | readonly number[]
+  readonly fret: Fret
+  readonly strings: 'all' | readonly StringNumber[]
 }
 
 export type PluckStyle = 'pick' | 'fingers' | 'thumb-and-fingers'
@@ -26,7 +33,7 @@ export interface Instrument {
   readonly spacingNutMm: number
   readonly spacingBridgeMm: number
   /** The highest fret that the body lets the hand reach. */
-  readonly lastReachableFret: number
+  readonly lastReachableFret: Fret
   readonly handed: 'right' | 'left'
   readonly pluck: PluckStyle
 }
@@ -38,8 +45,8 @@ export interface Neck {
   /** MIDI of each string as it rings unstopped, capo included; lowest string first. */
   readonly open: readonly Midi[]
   /** The lowest fret that can be pressed on each string: behind a capo there is none. */
-  readonly firstFret: readonly number[]
-  readonly lastFret: number
+  readonly firstFret: readonly Fret[]
+  readonly lastFret: Fret
   readonly scaleLengthMm: number
   readonly spacingNutMm: number
   readonly spacingBridgeMm: number

@@ -26,5 +26,17 @@ export {
   plainName,
   spellingsOf,
 } from './noteName.ts'
+export { holdsPitchClass, periodOf, pitchClassSetOf, seenFrom, sizeOfSet, transposedSet } from './pitchClassSet.ts'
 export { signOf, withSigns } from './signs.ts'
-export type { Accidental, Degree, Letter, Midi, NamingSystem, NoteName, Pitch, PitchClass } from './types.ts'
+export type {
+  Accidental,
+  Counting,
+  Degree,
+  Letter,
+  Midi,
+  NamingSystem,
+  NoteName,
+  Pitch,
+  PitchClass,
+  PitchClassSet,
+} from './types.ts'

@@ -10,8 +10,17 @@ export type NoteName = `${Letter}${Accidental}`
 /** A note's place on the circle of twelve: 0 = C … 11 = B. Only for matching; it has lost the spelling. */
 export type PitchClass = number
 
+/**
+ * A number that says what it counts. Numbers of two kinds can't be confused: a `StringNumber` is no `StringIndex`. A plain
+ * number fits every kind, so that arithmetic stays plain; what leaves a function says again what it is.
+ */
+export type Counting<Kind extends string> = number & { readonly counting?: Kind }
+
 /** A key of the keyboard: 60 = C4, one per semitone, 0–127. */
-export type Midi = number
+export type Midi = Counting<'midi'>
+
+/** Pitch classes as bits: bit n is the class n. Seen from a root, bit n is n semitones above it. */
+export type PitchClassSet = Counting<'pitch classes'>
 
 /** A spelled note in an octave: C4 is the middle C; the octave belongs to the letter, so `B#3` sounds as C4. */
 export interface Pitch {

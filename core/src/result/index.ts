@@ -8,20 +8,23 @@ export const ok = <T>(value: T): Result<T, never> => ({ ok: true, value })
 export const fail = <E>(error: E): Result<never, E> => ({ ok: false, error })
 
 /**
- * What is wrong in a text, where, and what would be right.
- * `at` is the index of the first offending character; `text` is that piece of the input, shortened.
+ * What is wrong in a text and where, one case a code: `TextErrorOf<{ not_a_fret: object; fret_count: { count: number } }>`.
+ * `at` is the index of the first offending character; `text` is that piece of the input, shortened. The sentence that a
+ * person reads is made where it is shown.
  */
-export interface TextError {
-  readonly code: string
-  readonly at: number
-  readonly text: string
-  readonly expected: string
-  /** One plain sentence that holds all of it, ready to be shown. */
-  readonly message: string
-}
+export type TextErrorOf<Details extends Readonly<Record<string, object>>> = {
+  [Code in keyof Details & string]: {
+    readonly code: Code
+    readonly at: number
+    readonly text: string
+  } & Readonly<Details[Code]>
+}[keyof Details & string]
+
+/** The first characters of a text, whole ones: what an error carries of what was typed. */
+export const piece = (text: string, most = 12): string => [...text].slice(0, most).join('')
 
 /** Unwraps a result that cannot have failed; a failure here is our bug. */
-export function must<T>(result: Result<T, TextError>): T {
-  if (!result.ok) throw new Error(result.error.message)
+export function must<T>(result: Result<T, { readonly code: string; readonly text?: string }>): T {
+  if (!result.ok) throw new Error(`${result.error.code}: ${result.error.text ?? ''}`)
   return result.value
 }

@@ -5,7 +5,8 @@
  */
 import { type Formula, shellOf } from '../chord/index.ts'
 import { type Degree, type Midi, parseDegree, stepOf } from '../pitch/index.ts'
-import { fail, ok, type Result, type TextError } from '../result/index.ts'
+import { fail, ok, piece, type Result } from '../result/index.ts'
+import type { ArrangementError } from './errors.ts'
 import type { Arrangement, NamedArrangement } from './types.ts'
 
 export const ARRANGEMENT_NAMES: readonly NamedArrangement[] = [
@@ -117,7 +118,7 @@ export function inversionOf(bass: Degree, formula: Formula): number | null {
 }
 
 /** Reads `drop-2`, `drop 2&4`, `any`, or a list of degrees `R-7-3-5`. */
-export function readArrangement(text: string): Result<ArrangementChoice, TextError> {
+export function readArrangement(text: string): Result<ArrangementChoice, ArrangementError> {
   const plain = text.trim().toLowerCase()
   if (plain === 'any') return ok({ kind: 'any' })
   const named = plain.replace(
@@ -126,28 +127,13 @@ export function readArrangement(text: string): Result<ArrangementChoice, TextErr
   )
   const name = ARRANGEMENT_NAMES.find((known) => known === named)
   if (name !== undefined) return ok({ kind: 'named', name })
-  const expected = 'close, drop-2, drop-3, drop-2-4, drop-2-3, spread, shell, any, or degrees such as R-7-3-5'
   const degrees: Degree[] = []
   for (const word of text.matchAll(/[^\s,–-]+/gu)) {
     const degree = parseDegree(word[0])
-    if (degree === undefined)
-      return fail({
-        code: 'not_an_arrangement',
-        at: word.index,
-        text: word[0].slice(0, 12),
-        expected,
-        message: `${[...word[0]].slice(0, 12).join('')} is no arrangement and no degree; expected ${expected}`,
-      })
+    if (degree === undefined) return fail({ code: 'not_an_arrangement', at: word.index, text: piece(word[0]) })
     degrees.push(degree)
   }
-  if (degrees.length < 2)
-    return fail({
-      code: 'too_few',
-      at: 0,
-      text: text.slice(0, 12),
-      expected,
-      message: `an arrangement has two tones or more; expected ${expected}`,
-    })
+  if (degrees.length < 2) return fail({ code: 'too_few_tones', at: 0, text: piece(text) })
   return ok({ kind: 'list', degrees })
 }
 

@@ -4,12 +4,12 @@ import { CATALOGUE, readSymbol } from '../chord/index.ts'
 import { COMMON_TUNINGS, neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
 import {
-  carry, morph, readShape, relocate, sameFingers, samePitches, samePitchesIn, searchVoicings, voicingAt, voicingOf, writeShape,
+  carry, morph, readFrets, relocate, sameFingers, samePitches, samePitchesIn, searchVoicings, voicingAt, voicingOf, writeFrets,
 } from './index.ts' // biome-ignore format: a list
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const voicing = (symbol: string, shape: string) => {
-  const found = voicingOf(must(readSymbol(symbol)), must(readShape(shape)), neck)
+  const found = voicingOf(must(readSymbol(symbol)), must(readFrets(shape)), neck)
   if (!found) throw new Error(`${shape} is no ${symbol}`)
   return found
 }
@@ -28,7 +28,7 @@ describe('carrying a shape to another string set', () => {
   ])('%s %s', (symbol, shape, to, expected) =>
     expect(
       carry(voicing(symbol, shape), to, neck, 118)
-        .map(({ frets }) => writeShape(frets))
+        .map(({ frets }) => writeFrets(frets))
         .join(' '),
     ).toBe(expected),
   )
@@ -58,7 +58,7 @@ describe('the same pitches elsewhere', () => {
   test('C as x3555x lies on lower strings too, with the very same pitches', () => {
     const start = voicing('C', 'x3555x')
     const others = relocate(start, neck, { reachLimitMm: 118, open: false })
-    expect(others.map(({ frets }) => writeShape(frets))).toEqual(['8-10-10-9-x-x', '8x555x'])
+    expect(others.map(({ frets }) => writeFrets(frets))).toEqual(['8-10-10-9-x-x', '8x555x'])
     for (const other of others)
       expect(other.midis.filter((midi) => midi !== null).toSorted()).toEqual(
         start.midis.filter((midi) => midi !== null).toSorted(),
@@ -76,7 +76,7 @@ describe('the same pitches elsewhere', () => {
             const pressed = frets.filter((fret): fret is number => fret !== null)
             const place = (fret: number) =>
               648 * (1 - 2 ** (-fret / 12)) * 0.7 + 648 * (1 - 2 ** (-(fret - 1) / 12)) * 0.3
-            if (place(Math.max(...pressed)) - place(Math.min(...pressed)) <= 118) brute.add(writeShape(frets))
+            if (place(Math.max(...pressed)) - place(Math.min(...pressed)) <= 118) brute.add(writeFrets(frets))
             return
           }
           for (const [string, open] of neck.open.entries()) {
@@ -88,7 +88,7 @@ describe('the same pitches elsewhere', () => {
           0,
           neck.open.map(() => null),
         )
-        const shapes = samePitches(midis, neck, { reachLimitMm: 118, open: false }).map(writeShape)
+        const shapes = samePitches(midis, neck, { reachLimitMm: 118, open: false }).map(writeFrets)
         expect(shapes.toSorted()).toEqual([...brute].sort())
         found += shapes.length
       }),
@@ -99,9 +99,9 @@ describe('the same pitches elsewhere', () => {
 
 describe('another tuning', () => {
   test('the same fingers sound the strings of the other tuning', () =>
-    expect(sameFingers(must(readShape('x32010')), tuned('seven strings, low B'))).toEqual([null, null, 3, 2, 0, 1, 0]))
+    expect(sameFingers(must(readFrets('x32010')), tuned('seven strings, low B'))).toEqual([null, null, 3, 2, 0, 1, 0]))
   test('a string that is not there can’t be pressed', () =>
-    expect(sameFingers(must(readShape('3x0003')), tuned('four strings, D G B E'))).toBeUndefined())
+    expect(sameFingers(must(readFrets('3x0003')), tuned('four strings, D G B E'))).toBeUndefined())
   test('the same pitches go where the other tuning has them', () => {
     const { shapes, unreachable } = samePitchesIn([48, 52, 55, 60, 64], tuned('D A D G A D'), {
       reachLimitMm: 118,
@@ -109,7 +109,7 @@ describe('another tuning', () => {
     })
     expect(unreachable).toEqual([])
     // C E G C E in D A D G A D: the C on string 5, E on 4, G open, C on 2, E on 1.
-    expect(shapes.map(writeShape)).toContain('x32032')
+    expect(shapes.map(writeFrets)).toContain('x32032')
   })
   test('a pitch below every string is told', () =>
     expect(samePitchesIn([40, 47], tuned('four strings, D G B E'), { reachLimitMm: 118, open: true })).toEqual({
@@ -130,7 +130,7 @@ describe('morphing into another formula', () => {
   ])('%s %s as %s is %s', (symbol, shape, suffix, expected) => {
     const target = must(readSymbol(`C${suffix}`)).formula
     const morphed = morph(voicing(symbol, shape), target, neck)
-    expect(morphed && writeShape(morphed.frets)).toBe(expected)
+    expect(morphed && writeFrets(morphed.frets)).toBe(expected)
   })
   test('a tone without a counterpart can’t go along', () =>
     expect(morph(voicing('Ebmaj7', 'x6878x'), must(readSymbol('C')).formula, neck)).toBeUndefined())
@@ -139,7 +139,7 @@ describe('morphing into another formula', () => {
     for (const { formula } of CATALOGUE.filter((entry) => entry.formula.length === 4)) {
       const there = morph(start, formula, neck)
       const back = there && morph(there, start.chord.formula, neck)
-      if (back) expect(writeShape(back.frets)).toBe('x6878x')
+      if (back) expect(writeFrets(back.frets)).toBe('x6878x')
     }
   })
 })

@@ -1,17 +1,16 @@
 /** A voicing in other places: the same arrangement on other strings, the same pitches on other strings or tunings. */
 import { fingertipMm, type Neck, type StringSet } from '../neck/index.ts'
 import type { Midi } from '../pitch/index.ts'
+import { highestPressed, lowestPressed, soundingStrings } from './frets.ts'
 import { fretSounding } from './morph.ts'
 import type { Frets, Voicing } from './types.ts'
 import { voicingOf } from './voicing.ts'
 
-const soundingStrings = (frets: Frets): StringSet => frets.flatMap((fret, string) => (fret === null ? [] : [string]))
-
 /** Between the outermost pressed fingertips, in mm. */
 function spreadMm(neck: Neck, frets: Frets): number {
-  const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
-  if (pressed.length === 0) return 0
-  return fingertipMm(neck.scaleLengthMm, Math.max(...pressed)) - fingertipMm(neck.scaleLengthMm, Math.min(...pressed))
+  const lowest = lowestPressed(frets)
+  if (lowest === 0) return 0
+  return fingertipMm(neck.scaleLengthMm, highestPressed(frets)) - fingertipMm(neck.scaleLengthMm, lowest)
 }
 
 /**

@@ -3,8 +3,7 @@
  * shape, from the definitions alone, whether it qualifies.
  */
 
-import { bassDegreeOf } from '../chord/formula.ts'
-import { shellOf, soundingSets } from '../chord/index.ts'
+import { bassDegreeOf, shellOf, soundingSets } from '../chord/index.ts'
 import { fingertipMm, soundingMidi } from '../neck/index.ts'
 import { type Degree, degreePitchClass, type Midi, pitchClassOf, stepOf } from '../pitch/index.ts'
 import type { VoicingQuery } from './query.ts'

@@ -1,7 +1,7 @@
 /**
  * Voicing: a chord placed on strings.
  *   VoicingQuery ─searchVoicings→ VoicingsFound (compact) ─voicingAt→ Voicing (every string's degree and note)
- *   text ─readShape→ Frets ─voicingOf(chord)→ Voicing
+ *   text ─readFrets→ Frets ─voicingOf(chord)→ Voicing
  */
 
 export type { ArrangementChoice } from './arrangement.ts'
@@ -15,11 +15,15 @@ export {
 } from './arrangement.ts'
 export type { RelocateOptions } from './elsewhere.ts'
 export { carry, relocate, sameFingers, samePitches, samePitchesIn } from './elsewhere.ts'
+export type { ArrangementError, FretsError } from './errors.ts'
+export { centreOf, highestPressed, lowestPressed, pressedFrets, soundingStrings } from './frets.ts'
+export { readFrets, writeFrets } from './fretsText.ts'
 export { fretSounding, morph } from './morph.ts'
-export type { OpenStrings, VoicingQuery, VoicingsFound } from './query.ts'
+export type { StringMove } from './moves.ts'
+export { movesBetween, START_OR_STOP, travel } from './moves.ts'
+export type { OpenStrings, SearchBudget, SearchCut, VoicingQuery, VoicingsFound } from './query.ts'
 export { rotate, rotations, slide } from './rotate.ts'
 export { everyStringSet, MOST_VOICINGS, searchVoicings } from './search.ts'
-export { readShape, writeShape } from './shapeText.ts'
 export type { Arrangement, Frets, NamedArrangement, Place, Voicing } from './types.ts'
 export type { GhostTone } from './voicing.ts'
 export { fretsAt, ghostTones, midisOf, voicingAt, voicingOf, voicingReader } from './voicing.ts'

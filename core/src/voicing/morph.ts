@@ -1,7 +1,7 @@
 /** The same shape with other tones: each voice moves to the tone that has its place in another formula. */
 import { type Chord, type Formula, respellRoot } from '../chord/index.ts'
-import type { Neck } from '../neck/index.ts'
-import { type Degree, degreeSemitones, stepOf } from '../pitch/index.ts'
+import type { Fret, Neck, StringIndex } from '../neck/index.ts'
+import { type Degree, degreeSemitones, type Midi, stepOf } from '../pitch/index.ts'
 import type { Voicing } from './types.ts'
 import { voicingOf } from './voicing.ts'
 
@@ -39,7 +39,7 @@ export function morph(voicing: Voicing, formula: Formula, neck: Neck): Voicing |
 }
 
 /** The fret at which a string sounds a pitch: 0 when it rings so by itself, `undefined` when it can't. */
-export function fretSounding(neck: Neck, string: number, midi: number): number | undefined {
+export function fretSounding(neck: Neck, string: StringIndex, midi: Midi): Fret | undefined {
   if (midi === neck.open[string]) return 0
   const fret = midi - (neck.nut[string] as number)
   return fret >= (neck.firstFret[string] as number) && fret <= neck.lastFret ? fret : undefined

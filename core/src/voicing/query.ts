@@ -5,6 +5,18 @@ import type { ArrangementChoice } from './arrangement.ts'
 
 export type OpenStrings = 'never' | 'allow' | 'require'
 
+/** How much a search may take before it ends with what it has. The clock comes from outside. */
+export interface SearchBudget {
+  /** Places that are tried. */
+  readonly steps: number
+  /** Voicings that are kept at most. */
+  readonly rows?: number | undefined
+  /** Asked every few thousand steps. */
+  readonly isOver?: (() => boolean) | undefined
+}
+/** What ended a search before it was complete. */
+export type SearchCut = 'rows' | 'steps' | 'time'
+
 /** Everything a search may be asked. What is `undefined` is left free. */
 export interface VoicingQuery {
   readonly chord: Chord
@@ -29,6 +41,7 @@ export interface VoicingQuery {
   /** Register limits, both included. */
   readonly lowest?: Midi | undefined
   readonly highest?: Midi | undefined
+  readonly budget?: SearchBudget | undefined
 }
 
 /** Compact: row r of `frets` holds one voicing, −1 for a silent string. `voicingAt` makes values of it. */
@@ -36,6 +49,6 @@ export interface VoicingsFound {
   readonly strings: number
   readonly count: number
   readonly frets: Int8Array
-  /** True when there were more than `MOST_VOICINGS`; nothing is cut in silence. */
-  readonly truncated: boolean
+  /** Nothing is cut in silence: more than `MOST_VOICINGS`, or the budget was spent. `undefined` when all are here. */
+  readonly cut: SearchCut | undefined
 }

@@ -15,7 +15,7 @@ import {
   type VoicingQuery,
   voicingAt,
   writeArrangement,
-  writeShape,
+  writeFrets,
 } from './index.ts'
 
 const standard = neckOf(STANDARD_INSTRUMENT)
@@ -53,7 +53,7 @@ describe('known shapes', () => {
       stringSets: [set(strings)],
       ...(symbol === 'C' ? { open: 'require' as const, fretMax: 4 } : {}),
     })
-    const shapes = shapesOf(query).map(writeShape)
+    const shapes = shapesOf(query).map(writeFrets)
     if (symbol === 'Cmaj7') expect(shapes.length).toBeGreaterThanOrEqual(3)
     else expect(shapes.join(' ')).toBe(expected)
   })
@@ -215,8 +215,8 @@ describe('the search finds exactly what trying every fret finds', () => {
     let found = 0
     fc.assert(
       fc.property(query, (asked) => {
-        const expected = everyVoicing(asked).map(writeShape).sort()
-        expect(shapesOf(asked).map(writeShape).sort()).toEqual(expected)
+        const expected = everyVoicing(asked).map(writeFrets).sort()
+        expect(shapesOf(asked).map(writeFrets).sort()).toEqual(expected)
         found += expected.length
       }),
       { numRuns: 400 },
@@ -228,12 +228,38 @@ describe('the search finds exactly what trying every fret finds', () => {
     '%s on every subset of the strings, no shape twice',
     (symbol) => {
       const asked = asking(symbol, { fretMax: 7 })
-      const shapes = shapesOf(asked).map(writeShape)
+      const shapes = shapesOf(asked).map(writeFrets)
       expect(new Set(shapes).size).toBe(shapes.length)
-      expect(shapes.toSorted()).toEqual(everyVoicing(asked).map(writeShape).sort())
+      expect(shapes.toSorted()).toEqual(everyVoicing(asked).map(writeFrets).sort())
       expect(shapes.length).toBeGreaterThan(10)
     },
   )
+})
+
+describe('a search with a budget', () => {
+  const asked = (budget?: VoicingQuery['budget']) =>
+    searchVoicings({ ...asking('C13', { doubling: true, open: 'allow' }), ...(budget ? { budget } : {}) })
+  const whole = asked()
+  const rows = (found: typeof whole) => Array.from({ length: found.count }, (_, row) => fretsAt(found, row).join())
+
+  test('ends with what it has, in the same order, and says what ended it', () => {
+    expect(whole.cut).toBeUndefined()
+    const looks: number[] = []
+    for (const [budget, cut] of [
+      [{ steps: 5000 }, 'steps'],
+      [{ steps: Number.POSITIVE_INFINITY, rows: 100 }, 'rows'],
+      [{ steps: Number.POSITIVE_INFINITY, isOver: () => looks.push(1) > 1 }, 'time'],
+    ] as const) {
+      const found = asked(budget)
+      expect(found.cut).toBe(cut)
+      expect(found.count).toBeLessThan(whole.count)
+      expect(rows(found)).toEqual(rows(whole).slice(0, found.count))
+    }
+    expect(looks).toHaveLength(2)
+  })
+
+  test('that is not spent changes nothing', () =>
+    expect(asked({ steps: Number.POSITIVE_INFINITY, rows: 1e6, isOver: () => false })).toEqual(whole))
 })
 
 describe('rotation', () => {

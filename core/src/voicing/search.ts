@@ -8,13 +8,14 @@
 
 import { shellOf } from '../chord/index.ts'
 import { fingertipMm, type StringSet } from '../neck/index.ts'
-import { type Degree, stepOf } from '../pitch/index.ts'
+import { type Degree, sizeOfSet, stepOf } from '../pitch/index.ts'
 import { type ArrangementChoice, dropPattern, NO_DROP } from './arrangement.ts'
-import type { VoicingQuery, VoicingsFound } from './query.ts'
+import type { SearchCut, VoicingQuery, VoicingsFound } from './query.ts'
 import { allowedMasks, type ToneTable, toneTable } from './tones.ts'
 
 export const MOST_VOICINGS = 200_000
 const SILENT = -1
+const LOOK_EVERY = 4096
 
 /** Every set of at least two strings, smaller sets first, lowest strings first. */
 export function everyStringSet(strings: number): readonly StringSet[] {
@@ -150,7 +151,12 @@ export function searchVoicings(query: VoicingQuery): VoicingsFound {
 
   let rows = new Int8Array(strings * 256)
   let count = 0
-  let truncated = false
+  let cut: SearchCut | undefined
+  const mostRows = Math.min(MOST_VOICINGS, query.budget?.rows ?? MOST_VOICINGS)
+  const { steps = Number.POSITIVE_INFINITY, isOver } = query.budget ?? {}
+  let spent = 0
+  // Counted down to the next look at the budget, so that the walk itself stays cheap.
+  let untilLook = LOOK_EVERY
   const row = new Int8Array(strings).fill(SILENT)
   const sortedMidis = new Uint8Array(strings)
   const sortedTones = new Int8Array(strings)
@@ -159,8 +165,8 @@ export function searchVoicings(query: VoicingQuery): VoicingsFound {
   const soundingTones = new Int8Array(strings)
 
   const keep = () => {
-    if (count === MOST_VOICINGS) {
-      truncated = true
+    if (count === mostRows) {
+      cut = 'rows'
       return
     }
     if ((count + 1) * strings > rows.length) {
@@ -170,6 +176,13 @@ export function searchVoicings(query: VoicingQuery): VoicingsFound {
     }
     rows.set(row, count * strings)
     count++
+  }
+
+  const look = () => {
+    spent += LOOK_EVERY
+    untilLook = LOOK_EVERY
+    if (spent >= steps) cut ??= 'steps'
+    else if (isOver?.()) cut ??= 'time'
   }
 
   const qualifies = (voices: number): boolean => {
@@ -212,6 +225,8 @@ export function searchVoicings(query: VoicingQuery): VoicingsFound {
     const to = low === 0 ? neck.lastFret : (reachUp[low] as number)
     const left = voices - depth - 1
     for (let at = 0; at < frets.length; at++) {
+      if (--untilLook === 0) look()
+      if (cut !== undefined) break
       const fret = frets[at] as number
       if (fret !== 0) {
         if (fret < from) continue
@@ -220,7 +235,7 @@ export function searchVoicings(query: VoicingQuery): VoicingsFound {
       const bit = 1 << (tones[at] as number)
       if (!doubling && (mask & bit) !== 0 && query.arrangement.kind !== 'list') continue
       const nextMask = mask | bit
-      if (missingBits(needed & ~nextMask) > left) continue // too few strings left to complete the chord
+      if (sizeOfSet(needed & ~nextMask) > left) continue // too few strings left to complete the chord
       row[index] = fret
       soundingMidis[depth] = midis[at] as number
       soundingTones[depth] = tones[at] as number
@@ -242,12 +257,7 @@ export function searchVoicings(query: VoicingQuery): VoicingsFound {
     }
     row.fill(SILENT)
     walk(set, 0, 0, 0, 0, 0, needed)
+    if (cut !== undefined) break
   }
-  return { strings, count, frets: rows.slice(0, count * strings), truncated }
-}
-
-function missingBits(mask: number): number {
-  let bits = 0
-  for (let rest = mask; rest !== 0; rest &= rest - 1) bits++
-  return bits
+  return { strings, count, frets: rows.slice(0, count * strings), cut }
 }

@@ -7,7 +7,7 @@ import { readSymbol } from '../chord/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { degreePitchClass, pitchClassOf } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
-import { fretsAt, type NamedArrangement, searchVoicings, writeShape } from './index.ts'
+import { fretsAt, type NamedArrangement, searchVoicings, writeFrets } from './index.ts'
 
 const OPEN = [40, 45, 50, 55, 59, 64]
 const LAST = 24
@@ -53,7 +53,7 @@ function shapesByArithmetic(
           frets[string] = (pitches[voice] as number) - (OPEN[string] as number)
         const pressed = frets.filter((fret): fret is number => fret !== null)
         if (pressed.every((fret) => fret >= 1 && fret <= LAST) && Math.max(...pressed) - Math.min(...pressed) <= span)
-          shapes.add(writeShape(frets))
+          shapes.add(writeFrets(frets))
       }
     }
   return [...shapes].sort()
@@ -71,7 +71,7 @@ function searched(symbol: string, name: NamedArrangement, strings: readonly numb
     fretMin: 1, fretMax: LAST, span, reachLimitMm: 0, open: 'never',
   }) // biome-ignore format: one breath
   const tones = chord.formula.map((degree) => (pitchClassOf(chord.root) + degreePitchClass(degree)) % 12)
-  const shapes = Array.from({ length: found.count }, (_, row) => writeShape(fretsAt(found, row))).sort()
+  const shapes = Array.from({ length: found.count }, (_, row) => writeFrets(fretsAt(found, row))).sort()
   return { shapes, tones }
 }
 

@@ -1,11 +1,12 @@
 import type { Chord } from '../chord/index.ts'
+import type { Fret, StringIndex } from '../neck/index.ts'
 import type { Degree, Midi, NoteName } from '../pitch/index.ts'
 
 /**
  * What each string does, lowest string first: `null` is not sounded, 0 rings open, n is pressed at fret n counted
  * from the nut. The same three cases that players write as `x35343`, and the form in JSON.
  */
-export type Frets = readonly (number | null)[]
+export type Frets = readonly (Fret | null)[]
 
 export type NamedArrangement = 'close' | 'drop-2' | 'drop-3' | 'drop-2-4' | 'drop-2-3' | 'spread' | 'shell'
 
@@ -29,6 +30,6 @@ export interface Voicing {
 
 /** A place on the neck: where a tone lies. */
 export interface Place {
-  readonly string: number
-  readonly fret: number
+  readonly string: StringIndex
+  readonly fret: Fret
 }

@@ -3,6 +3,7 @@ import type { Chord } from '../chord/index.ts'
 import { fretsOfNote, type Neck, soundingMidi } from '../neck/index.ts'
 import { type Degree, type Midi, type NoteName, spellDegree } from '../pitch/index.ts'
 import { arrangementOf, inversionOf } from './arrangement.ts'
+import { centreOf } from './frets.ts'
 import type { VoicingsFound } from './query.ts'
 import { toneTable } from './tones.ts'
 import type { Frets, Place, Voicing } from './types.ts'
@@ -91,8 +92,7 @@ export interface GhostTone extends Place {
  * without a visible root can't be moved with confidence, so the root's ghost matters most and comes first.
  */
 export function ghostTones(voicing: Voicing, neck: Neck): readonly GhostTone[] {
-  const pressed = voicing.frets.filter((fret): fret is number => fret !== null && fret > 0)
-  const centre = pressed.length === 0 ? 1 : pressed.reduce((sum, fret) => sum + fret, 0) / pressed.length
+  const centre = centreOf(voicing.frets) || 1
   return voicing.chord.formula
     .filter((degree) => !voicing.degrees.includes(degree))
     .flatMap((degree) => {

@@ -1,0 +1,80 @@
+/**
+ * The whole answer to a question: every shape with its arrangement, fingers, silent strings, register and other names.
+ * The page asks `shapesFor` and works out the rest for the rows it shows; scripts and the HTTP endpoint take it whole.
+ */
+import {
+  type RankedShape,
+  type RegisterWarning,
+  rankShapes,
+  registerWarnings,
+  type SilentString,
+  silentStrings,
+} from '../hand/index.ts'
+import { type ChordName, namesOfTones, soundedTones } from '../name/index.ts'
+import type { Midi } from '../pitch/index.ts'
+import type { Player, Question } from '../request/index.ts'
+import {
+  type SearchBudget,
+  type SearchCut,
+  searchVoicings,
+  type Voicing,
+  type VoicingQuery,
+  voicingReader,
+} from '../voicing/index.ts'
+import { queryOf } from './shapes.ts'
+
+export interface AnsweredShape extends RankedShape {
+  readonly voicing: Voicing
+  readonly silent: readonly SilentString[]
+  readonly register: readonly RegisterWarning[]
+  /** Every name of the sound, best first; shapes that sound alike share the list. */
+  readonly names: readonly ChordName[]
+}
+
+export interface Answer {
+  readonly shapes: readonly AnsweredShape[]
+  /** How many were found; all there are unless the budget was spent. */
+  readonly count: number
+  /** Why not all are told: there are more than the limit, or the search ended before it was complete. */
+  readonly cut: SearchCut | 'limit' | undefined
+}
+
+/** @param limit How many shapes to tell in full; `count` counts all. */
+export function answerTo(
+  question: Question,
+  player: Player,
+  { limit = Number.POSITIVE_INFINITY, budget }: { readonly limit?: number; readonly budget?: SearchBudget } = {},
+): Answer {
+  const query: VoicingQuery = { ...queryOf(question, player), budget }
+  const { neck, chord } = query
+  const found = searchVoicings(query)
+  const ranked = rankShapes(found, neck, player.hand, { thumb: player.thumb })
+  const shown = ranked.length > limit ? ranked.slice(0, limit) : ranked
+  const voicingIn = voicingReader(chord, neck)
+  const namesOfSound = new Map<number, readonly ChordName[]>()
+  const shapes = shown.map((shape): AnsweredShape => {
+    const voicing = voicingIn(shape.frets)
+    const tones = soundedTones(shape.frets, neck)
+    if (voicing === undefined || tones === undefined) throw new Error(`${shape.frets.join()} does not sound the chord`)
+    const sound = tones.mask * 12 + tones.lowest
+    let names = namesOfSound.get(sound)
+    if (names === undefined) {
+      names = namesOfTones(tones, { near: chord })
+      namesOfSound.set(sound, names)
+    }
+    return {
+      frets: shape.frets,
+      reachMm: shape.reachMm,
+      fingering: shape.fingering,
+      score: shape.score,
+      voicing,
+      silent: shape.fingering ? silentStrings(neck, shape.frets, shape.fingering, player.instrument.pluck) : [],
+      register: registerWarnings(
+        voicing.midis.filter((midi): midi is Midi => midi !== null),
+        player.withBassPlayer,
+      ),
+      names,
+    }
+  })
+  return { shapes, count: found.count, cut: found.cut ?? (ranked.length > limit ? 'limit' : undefined) }
+}

@@ -1,0 +1,95 @@
+/** What a change of formula does to the cells of a map: where their tones go, and whether a hand still holds them. */
+import { CATALOGUE, type Chord, type Formula, formulaKey } from '../chord/index.ts'
+import { type RankedShape, shapeJudge } from '../hand/index.ts'
+import { namesOf } from '../name/index.ts'
+import { type Extension, waysToExtend } from '../near/index.ts'
+import { type Neck, neckOf } from '../neck/index.ts'
+import { pitchClassOf } from '../pitch/index.ts'
+import { instrumentFor, type Player, type Question } from '../request/index.ts'
+import { type Frets, morph, movesBetween, type StringMove, type Voicing, voicingReader } from '../voicing/index.ts'
+import type { ChordMap } from './map.ts'
+
+export type MapChange =
+  | { readonly kind: 'none' }
+  /** Every tone to its counterpart in another formula. */
+  | { readonly kind: 'morph'; readonly formula: Formula }
+  /** A tone more: the root's voice moves to it, or the fifth gives way. */
+  | { readonly kind: 'extend'; readonly extension: Extension; readonly way: 'root-moves' | 'fifth-gives-way' }
+
+/** A tone that has no counterpart or leaves the neck, or one that can't join on these strings. */
+export type WhyLost = 'no-counterpart' | 'cannot-join'
+
+export type ChangedCell =
+  | {
+      readonly kind: 'shape'
+      readonly voicing: Voicing
+      /** The strings that move; empty when nothing is changed. */
+      readonly moves: readonly StringMove[]
+      readonly playable: boolean
+      readonly reachMm: number
+      /** Another chord that this very shape is known as, so that it is not learned twice. */
+      readonly knownAs: Chord | undefined
+    }
+  | { readonly kind: 'lost'; readonly why: WhyLost }
+
+/** Row by row, cell by cell; `undefined` where the map has no shape. */
+export type ChangedMap = readonly (readonly (ChangedCell | undefined)[])[]
+
+/** A map after a change. @param question The question that the map answers. */
+export function changedMap(map: ChordMap, question: Question, player: Player, change: MapChange): ChangedMap {
+  const neck = neckOf(instrumentFor(question, player))
+  const judge = shapeJudge(neck, player.hand, { thumb: player.thumb })
+  const read = voicingReader(map.chord, neck)
+  return map.rows.map(({ cells }) =>
+    cells.map((cell) => {
+      const voicing = cell.frets && read(cell.frets)
+      return voicing && changedCell(voicing, change, neck, judge)
+    }),
+  )
+}
+
+export function changedCell(
+  from: Voicing,
+  change: MapChange,
+  neck: Neck,
+  judge: (frets: Frets) => RankedShape,
+): ChangedCell {
+  const voicing = apply(from, change, neck)
+  if (typeof voicing === 'string') return { kind: 'lost', why: voicing }
+  const { fingering, reachMm } = judge(voicing.frets)
+  const moves = movesBetween(from, voicing)
+  return { kind: 'shape', voicing, moves, playable: fingering !== undefined, reachMm, knownAs: twinOf(voicing, neck) }
+}
+
+function apply(from: Voicing, change: MapChange, neck: Neck): Voicing | WhyLost {
+  switch (change.kind) {
+    case 'none':
+      return from
+    case 'morph':
+      return morph(from, change.formula, neck) ?? 'no-counterpart'
+    case 'extend': {
+      const found = waysToExtend(from, neck).find(
+        ({ extension, way }) => extension === change.extension && way === change.way,
+      )
+      return found?.change.voicing ?? 'cannot-join'
+    }
+  }
+}
+
+const USUAL: ReadonlySet<string> = new Set(
+  CATALOGUE.filter(({ rare }) => !rare).map(({ formula }) => formulaKey(formula)),
+)
+
+/** The best usual name of a shape over another root, complete and over its own lowest tone. */
+function twinOf(voicing: Voicing, neck: Neck): Chord | undefined {
+  const own = pitchClassOf(voicing.chord.root)
+  const name = namesOf(voicing.frets, neck).find(
+    (one) =>
+      one.complete &&
+      USUAL.has(formulaKey(one.chord.formula)) &&
+      one.role !== 'foreign' &&
+      one.role !== 'rootless' &&
+      pitchClassOf(one.chord.root) !== own,
+  )
+  return name && { root: name.chord.root, formula: name.chord.formula }
+}

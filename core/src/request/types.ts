@@ -1,0 +1,59 @@
+import type { Chord, Formula, OmissionSchool, SymbolError } from '../chord/index.ts'
+import type { HandProfile } from '../hand/index.ts'
+import type { Fret, Instrument, StringSet, StringSetError, Tuning, TuningError } from '../neck/index.ts'
+import type { Degree, NamingSystem } from '../pitch/index.ts'
+import type { TextErrorOf } from '../result/index.ts'
+import type { ArrangementChoice, ArrangementError, OpenStrings } from '../voicing/index.ts'
+
+/** What is asked: the sentence as a value. What is `undefined` is left free. */
+export interface Question {
+  readonly chord: Chord
+  readonly arrangement: ArrangementChoice
+  readonly strings?: StringSet | undefined
+  readonly bass?: Degree | undefined
+  readonly top?: Degree | undefined
+  /** Exactly these tones stay silent; an empty list means none; `undefined` leaves it to the school. */
+  readonly omit?: readonly Degree[] | undefined
+  /** Left free, a tone is doubled where there are more strings than tones. */
+  readonly doubling?: boolean | undefined
+  readonly open: OpenStrings
+  readonly fretMin: Fret
+  readonly fretMax: Fret
+  /** Highest minus lowest pressed fret, at most; left free, the hand's reach decides. */
+  readonly span?: number | undefined
+  /** Another tuning than the instrument's own; its capo comes off then. */
+  readonly tuning?: Tuning | undefined
+}
+
+/** Who plays it, on what: the player's own choices, which a chord does not change. */
+export interface Player {
+  readonly instrument: Instrument
+  /** Tunings of the player's own, offered beside the common ones. */
+  readonly ownTunings: readonly Tuning[]
+  readonly hand: HandProfile
+  readonly school: OmissionSchool
+  readonly thumb: boolean
+  /** The ways of naming notes that are read where the player types, their own first. */
+  readonly naming: readonly NamingSystem[]
+  /** A bass player plays too: tones in their range are worth a warning. */
+  readonly withBassPlayer: boolean
+}
+
+/** Why a text of a question was refused: what core says of the text, or of its place among the others. */
+export type QuestionError =
+  | SymbolError
+  | ArrangementError
+  | TuningError
+  | StringSetError
+  | TextErrorOf<{
+      not_a_number: { least: number; most: number }
+      not_one_of: { choices: readonly string[] }
+      not_a_degree: object
+      not_a_chord_tone: { formula: Formula; none: boolean }
+      line_too_long: { most: number }
+      nothing_typed: object
+      not_a_wish: object
+    }>
+
+/** With the field of the address, of HTTP or of the typed line in which it stood. */
+export type FieldError = QuestionError & { readonly field: string }

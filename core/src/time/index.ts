@@ -1,0 +1,24 @@
+/**
+ * Time: metres, rhythm, and notes in time.
+ *   shapes, lines, progressions ─→ Score (beats; real string, fret, finger, spelling) ─→ sound, ear, files
+ *   Score ─writtenBars→ bars of notes, chords and rests ─→ staff and TAB
+ */
+export type { Metre, MetreError } from './metre.ts'
+export { beatsInBar, FOUR_FOUR, readMetre, THREE_FOUR, writeMetre } from './metre.ts'
+export type { Accent, NoteValue } from './rhythm.ts'
+export { ACCENTS, beatOf, isAccented, NOTE_VALUES, NOTES_A_BEAT } from './rhythm.ts'
+export type {
+  BassEvent,
+  ClickEvent,
+  Drum,
+  DrumEvent,
+  Part,
+  Score,
+  ScoreEvent,
+  StringEvent,
+  StringNote,
+} from './score.ts'
+export { bassNote, clicks, DRUMS, PARTS, plainBeat, stringEvents, withCountIn } from './score.ts'
+export { soundedNotes } from './sounded.ts'
+export type { WrittenBar, WrittenEvent, WrittenValue } from './written.ts'
+export { playedAgain, writtenBars } from './written.ts'
