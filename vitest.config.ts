@@ -18,6 +18,15 @@ export default defineConfig({
       },
       {
         test: {
+          name: 'formats',
+          root: 'formats',
+          include: ['src/**/*.test.ts'],
+          environment: 'node',
+          setupFiles: [fileURLToPath(new URL('scripts/propertySeed.ts', import.meta.url))],
+        },
+      },
+      {
+        test: {
           name: 'web',
           root: 'web',
           include: ['{src,server}/**/*.test.ts'],
