@@ -4,7 +4,7 @@
  */
 import { type Instrument, readTuning } from '@nestling/core/neck'
 import { must } from '@nestling/core/result'
-import type { KeptShapeDraft } from '../src/contracts/keptShape.ts'
+import type { KeptShapeDraft } from '../src/contracts/shape.ts'
 
 const STANDARD = 'E2,A2,D3,G3,B3,E4'
 const OPEN_D = 'D2,A2,D3,F#3,A3,D4'
@@ -49,7 +49,7 @@ export const DEMO_INSTRUMENTS: readonly Instrument[] = [
 const shape = (name: string, chord: string, frets: string, tuning: string, note: string): KeptShapeDraft => ({
   name,
   chord,
-  shape: frets,
+  frets,
   tuning,
   fingers: '',
   note,

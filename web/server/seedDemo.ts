@@ -1,17 +1,18 @@
 /** Fills a data folder with the demo: Marit's three instruments and a dozen shapes. What is there already stays. */
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { DataProblem, dataFolder, openDatabase } from '../src/data/database.ts'
+import { dataFolder } from '../../scripts/dataFolder.mjs'
+import { DataProblem, openDatabase } from '../src/data/database.ts'
 import { createRepositories } from '../src/data/repositories.ts'
 import { DEMO_INSTRUMENTS, DEMO_SHAPES } from './demoData.ts'
 
 process.env['NESTLING_MIGRATIONS'] ??= join(dirname(fileURLToPath(import.meta.url)), '..', 'drizzle')
 
 try {
-  const { db, close } = openDatabase(dataFolder())
+  const { db, close } = openDatabase(dataFolder('demo'))
   const { instruments, shapes, settings } = createRepositories(db)
   const known = instruments.list()
-  for (const instrument of DEMO_INSTRUMENTS) instruments.addIfMissing(instrument)
+  for (const instrument of DEMO_INSTRUMENTS) instruments.add(instrument)
   // The shapes come once, with the first instruments: shapes that the player deleted must not come back.
   if (known.length === 0) {
     settings.change({ instrumentId: instruments.list()[0]?.id ?? null })

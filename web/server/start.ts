@@ -7,27 +7,31 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import compression from 'compression'
 import express from 'express'
-import { DataProblem, dataFolder, openDatabase } from '../src/data/database.ts'
+import { dataFolder } from '../../scripts/dataFolder.mjs'
+import { DataProblem, openDatabase } from '../src/data/database.ts'
+import { listeningHost } from '../src/pages/api/_border.ts'
 
 const web = join(dirname(fileURLToPath(import.meta.url)), '..')
 process.env['NODE_ENV'] ??= 'production'
 process.env['NESTLING_MIGRATIONS'] ??= join(web, 'drizzle')
-process.env['NESTLING_DATA'] ??= join(web, '..', 'data')
+const folder = dataFolder('own')
+// The built application opens the same folder.
+process.env['NESTLING_DATA'] = folder
 
 const quit = (line: string): never => {
   console.error(line)
   process.exit(1)
 }
 
-const host = process.env['HOST'] ?? '127.0.0.1'
-const portText = process.env['PORT'] ?? '4321'
+const host = listeningHost(process.env)
+const portText = process.env['PORT'] || '4321'
 const port =
   /^\d+$/.test(portText) && Number(portText) < 65_536
     ? Number(portText)
     : quit(`PORT is ${portText}; expected a number from 0 to 65535.`)
 
 try {
-  openDatabase(dataFolder()).close()
+  openDatabase(folder).close()
 } catch (error) {
   if (error instanceof DataProblem) quit(error.message)
   throw error
@@ -65,8 +69,13 @@ server.listen(port, host, () => {
   console.log(`Nestling is ready at http://${host}:${actual}/`)
 })
 
+/** One press of Ctrl+C comes from the terminal and once more from the command above: that is still one. */
+const ONE_PRESS_MS = 250
+let asked: number | undefined
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
+    if (asked !== undefined && performance.now() - asked > ONE_PRESS_MS) process.exit(1)
+    asked ??= performance.now()
     server.close(() => process.exit(0))
     server.closeAllConnections()
   })

@@ -2,9 +2,9 @@ import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import * as v from 'valibot'
 import { describe, expect, test } from 'vitest'
 import { draftOf, InstrumentDraft, instrumentFrom } from './instrument.ts'
-import { KeptShapeDraft } from './keptShape.ts'
-import { DEFAULT_SETTINGS, handOf, SettingsChange, settingOf } from './settings.ts'
-import { MOST_IN_TRAY, TrayDraft } from './tray.ts'
+import { KeptSetDraft, MOST_STEPS, TrayDraft } from './progression.ts'
+import { DEFAULT_SETTINGS, handOf, playerOf, SettingsChange } from './settings.ts'
+import { KeptShapeDraft } from './shape.ts'
 
 describe('an instrument as it is typed', () => {
   const draft = draftOf({ ...STANDARD_INSTRUMENT, name: 'Archtop' })
@@ -41,15 +41,11 @@ describe('an instrument as it is typed', () => {
   })
 })
 
-test.each([
-  ['x1324x', true],
-  ['T34211', true],
-  ['', true],
-  ['x9', false],
-  ['xxxxxxxxxxx', false],
-])('fingers %s are kept: %s', (fingers, kept) => {
-  const shape = { name: 'x', chord: 'C', shape: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4', fingers }
-  expect(v.safeParse(KeptShapeDraft, shape).success).toBe(kept)
+test('a kept shape has a name, and nothing that is no text of a shape', () => {
+  const shape = { name: 'x', chord: 'C', frets: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4' }
+  expect(v.parse(KeptShapeDraft, shape)).toEqual({ ...shape, fingers: '', note: '' })
+  expect(v.safeParse(KeptShapeDraft, { ...shape, name: ' ' }).success).toBe(false)
+  expect(v.safeParse(KeptShapeDraft, { ...shape, shape: 'x32010' }).success).toBe(false)
 })
 
 describe('settings', () => {
@@ -61,8 +57,8 @@ describe('settings', () => {
     )
   })
   test('letters are read beside the player’s own naming', () => {
-    expect(settingOf({ ...DEFAULT_SETTINGS, naming: 'german' }).naming).toEqual(['german', 'letters'])
-    expect(settingOf(DEFAULT_SETTINGS).naming).toEqual(['letters'])
+    expect(playerOf({ ...DEFAULT_SETTINGS, naming: 'german' }).naming).toEqual(['german', 'letters'])
+    expect(playerOf(DEFAULT_SETTINGS).naming).toEqual(['letters'])
   })
   test.each([{ handComfortMm: 20 }, { strumMs: 900 }, { naming: 'runes' }, { volume: 101 }, { nonsense: true }])(
     '%o is refused',
@@ -70,10 +66,26 @@ describe('settings', () => {
   )
 })
 
-test('a tray holds so many shapes and no more', () => {
-  const shape = { id: 'a', chord: 'C', shape: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4' }
-  const holding = (count: number) =>
-    v.safeParse(TrayDraft, { name: '', shapes: Array(count).fill(shape), version: 0 }).success
-  expect(holding(MOST_IN_TRAY)).toBe(true)
-  expect(holding(MOST_IN_TRAY + 1)).toBe(false)
+describe('a tray and a set', () => {
+  const shape = { chord: 'C', frets: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4' }
+  const steps = (count: number) =>
+    Array.from({ length: count }, (_, index) => ({ id: `${index}`, beats: 4, chord: 'C', shape, held: true }))
+  const tray = (more: object) => v.safeParse(TrayDraft, { title: '', steps: steps(2), version: 0, ...more })
+
+  test('a tray holds so many steps and no more, each with an id of its own', () => {
+    expect(tray({ steps: steps(MOST_STEPS) }).success).toBe(true)
+    expect(tray({ steps: steps(MOST_STEPS + 1) }).success).toBe(false)
+    expect(tray({ steps: [...steps(2), ...steps(1)] }).success).toBe(false)
+  })
+  test('key, metre and tempo are at their defaults until they are given', () =>
+    expect(tray({}).output).toMatchObject({ key: '', metre: '4/4', tempoBpm: 80 }))
+  test.each([{ tempoBpm: 5 }, { steps: [{ id: 'a', beats: 0, chord: 'C', shape, held: true }] }, { colour: 'red' }])(
+    '%o is refused',
+    (wrong) => expect(tray(wrong).success).toBe(false),
+  )
+  test('a set needs a name and a shape', () => {
+    expect(v.safeParse(KeptSetDraft, { title: 'Low Tide Waltz', steps: steps(1) }).success).toBe(true)
+    expect(v.safeParse(KeptSetDraft, { title: ' ', steps: steps(1) }).success).toBe(false)
+    expect(v.safeParse(KeptSetDraft, { title: 'x', steps: [] }).success).toBe(false)
+  })
 })

@@ -1,19 +1,15 @@
 import { type Instrument, instrumentProblems, readTuning, type Tuning, writeTuning } from '@nestling/core/neck'
 import * as v from 'valibot'
+import { instrumentWords, wordsOf } from '../words/errors.ts'
+import { name, text, version } from './text.ts'
 
-const name = v.pipe(
-  v.string(),
-  v.trim(),
-  v.minLength(1, 'a name of 1 to 40 characters'),
-  v.maxLength(40, 'a name of 1 to 40 characters'),
-)
 const number = v.pipe(v.number('a number'), v.finite('a number'))
 
 /** An instrument as it is typed: the tuning as pitches, lowest first. Core reads the music in it. */
 export const InstrumentDraft = v.strictObject({
-  name,
+  name: name(40),
   tuningName: v.pipe(v.string(), v.trim(), v.maxLength(40, 'at most 40 characters')),
-  tuning: v.pipe(v.string(), v.maxLength(120)),
+  tuning: text(120),
   capo: v.nullable(
     v.strictObject({
       fret: v.pipe(number, v.integer('a whole fret')),
@@ -52,7 +48,7 @@ export const draftOf = (instrument: Instrument): InstrumentDraft => ({
 
 export const InstrumentEdit = v.strictObject({
   ...InstrumentDraft.entries,
-  version: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  version,
 })
 export type InstrumentEdit = v.InferOutput<typeof InstrumentEdit>
 
@@ -73,28 +69,22 @@ export function instrumentFrom(
   draft: InstrumentDraft,
 ):
   | { readonly ok: true; readonly value: Instrument }
-  | { readonly ok: false; readonly problems: readonly FieldProblem[] } {
+  | { readonly ok: false; readonly problems: readonly [FieldProblem, ...FieldProblem[]] } {
   const { tuning: text, tuningName, capo, ...rest } = draft
   const tuning = readTuning(text, tuningName === '' ? {} : { name: tuningName })
-  if (!tuning.ok)
-    return {
-      ok: false,
-      problems: [
-        { field: 'tuning', at: tuning.error.at, message: tuning.error.message, expected: tuning.error.expected },
-      ],
-    }
+  if (!tuning.ok) return { ok: false, problems: [{ field: 'tuning', at: tuning.error.at, ...wordsOf(tuning.error) }] }
   const instrument: Instrument = { ...rest, tuning: tuning.value, ...(capo === null ? {} : { capo }) }
-  const problems = instrumentProblems(instrument).map(({ field, message }) => ({
-    field,
+  const problems = instrumentProblems(instrument).map((problem) => ({
+    field: problem.field,
     at: 0,
-    message,
-    expected: /expected (.*)$/.exec(message)?.[1] ?? message,
+    ...instrumentWords(problem),
   }))
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: instrument }
+  const [first, ...more] = problems
+  return first ? { ok: false, problems: [first, ...more] } : { ok: true, value: instrument }
 }
 
 /** A tuning of the player's own. */
-export const OwnTuningDraft = v.strictObject({ name, tuning: v.pipe(v.string(), v.maxLength(120)) })
+export const OwnTuningDraft = v.strictObject({ name: name(40), tuning: text(120) })
 export type OwnTuningDraft = v.InferOutput<typeof OwnTuningDraft>
 
 export interface OwnTuning extends Tuning {

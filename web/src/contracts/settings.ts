@@ -1,13 +1,13 @@
-import type { Setting } from '@nestling/core/build'
 import { type HandProfile, MEDIUM_HAND, scaledHand } from '@nestling/core/hand'
 import { type Instrument, STANDARD_INSTRUMENT, type Tuning } from '@nestling/core/neck'
+import type { Player } from '@nestling/core/request'
 import * as v from 'valibot'
 
-/** What stands inside the eggs. */
 /** Quarter notes in a minute. */
 export const SLOWEST = 20
 export const FASTEST = 300
 
+/** What stands inside the eggs. */
 export const LABELS = ['degree', 'note', 'finger', 'none'] as const
 
 const Percent = v.pipe(v.number(), v.minValue(0), v.maxValue(100))
@@ -96,11 +96,11 @@ export const handOf = ({ handComfortMm }: Pick<Settings, 'handComfortMm'>): Hand
     : scaledHand(handComfortMm / MEDIUM_HAND.comfortableMm, 'measured')
 
 /** What core needs to know of the player. */
-export const settingOf = (
+export const playerOf = (
   settings: Settings,
   instrument: Instrument = STANDARD_INSTRUMENT,
   ownTunings: readonly Tuning[] = [],
-): Setting => ({
+): Player => ({
   instrument,
   ownTunings,
   hand: handOf(settings),

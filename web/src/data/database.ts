@@ -1,6 +1,6 @@
 /** Opens the database in the data folder: SQLite with a write-ahead log, migrations applied first. */
 import { accessSync, constants, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs'
-import { dirname, join, resolve } from 'node:path'
+import { dirname, join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
@@ -11,17 +11,28 @@ export type Database = BetterSQLite3Database<typeof schema>
 /** Something that the person who started Nestling can mend; its message is one clear line. */
 export class DataProblem extends Error {}
 
+export interface Opened {
+  readonly db: Database
+  /** The driver beneath, for what has no words in the query language. */
+  readonly sqlite: Sqlite.Database
+  readonly close: () => void
+}
+
 const FILE = 'nestling.db'
 
-/** `NESTLING_DATA`, or `data` where Nestling was started. */
-export const dataFolder = (): string => resolve(process.env['NESTLING_DATA'] ?? 'data')
-
-const migrationsFolder = (): string => process.env['NESTLING_MIGRATIONS'] ?? resolve('drizzle')
+/** What the command that starts Nestling must have told; it decides, and nobody guesses. */
+function told(variable: 'NESTLING_DATA' | 'NESTLING_MIGRATIONS'): string {
+  const folder = process.env[variable]
+  if (!folder) throw new Error(`${variable} is not set: start Nestling with npm run demo, npm run dev or npm start`)
+  return folder
+}
+export const openedFolder = (): string => told('NESTLING_DATA')
+const migrationsFolder = (): string => told('NESTLING_MIGRATIONS')
 
 /**
  * @throws {DataProblem} when the folder can't be made or written, the file is no database, or a newer Nestling made it.
  */
-export function openDatabase(folder: string): { readonly db: Database; readonly close: () => void } {
+export function openDatabase(folder: string): Opened {
   try {
     makeFolder(folder)
     accessSync(folder, constants.W_OK)
@@ -40,7 +51,7 @@ export function openDatabase(folder: string): { readonly db: Database; readonly 
     refuseNewer(sqlite, folder)
     const db = drizzle(sqlite, { schema })
     migrate(db, { migrationsFolder: migrationsFolder() })
-    return { db, close: () => sqlite.close() }
+    return { db, sqlite, close: () => sqlite.close() }
   } catch (error) {
     if (error instanceof DataProblem) throw error
     throw new DataProblem(`The database in ${folder} can't be opened (${reasonOf(error)}).`)

@@ -3,52 +3,43 @@ import { type Instrument, readTuning, writeTuning } from '@nestling/core/neck'
 import { must } from '@nestling/core/result'
 import { and, asc, eq } from 'drizzle-orm'
 import type { KeptInstrument } from '../contracts/instrument.ts'
-import type { Database } from './database.ts'
+import { type Outcome, outcomeOf } from './outcome.ts'
 import { instruments } from './schema.ts'
+import type { Store } from './store.ts'
 
 type Row = typeof instruments.$inferSelect
 
-export type EditOutcome =
-  | { readonly kind: 'done'; readonly instrument: KeptInstrument }
-  | { readonly kind: 'missing' }
-  | { readonly kind: 'name-taken' }
-  /** Changed on another page meanwhile; `now` is what it is. */
-  | { readonly kind: 'stale'; readonly now: KeptInstrument }
-
 export type InstrumentRepository = ReturnType<typeof createInstrumentRepository>
 
-export function createInstrumentRepository(db: Database) {
+export function createInstrumentRepository({ read, write }: Store) {
   return {
     list: (): readonly KeptInstrument[] =>
-      db.select().from(instruments).orderBy(asc(instruments.id)).all().map(instrumentOf),
+      read.select().from(instruments).orderBy(asc(instruments.id)).all().map(instrumentOf),
     find(id: number): KeptInstrument | undefined {
-      const row = db.select().from(instruments).where(eq(instruments.id, id)).get()
+      const row = read.select().from(instruments).where(eq(instruments.id, id)).get()
       return row && instrumentOf(row)
     },
-    /** `undefined` when there is one of this name already. */
-    add(instrument: Instrument): KeptInstrument | undefined {
-      const row = db.insert(instruments).values(rowOf(instrument)).onConflictDoNothing().returning().get()
-      return row && instrumentOf(row)
-    },
-    edit(id: number, instrument: Instrument, version: number): EditOutcome {
-      const twin = db.select().from(instruments).where(eq(instruments.name, instrument.name)).get()
-      if (twin && twin.id !== id) return { kind: 'name-taken' }
-      const row = db
-        .update(instruments)
-        .set({ ...rowOf(instrument), version: version + 1 })
-        .where(and(eq(instruments.id, id), eq(instruments.version, version)))
-        .returning()
-        .get()
-      if (row) return { kind: 'done', instrument: instrumentOf(row) }
-      const now = db.select().from(instruments).where(eq(instruments.id, id)).get()
-      return now ? { kind: 'stale', now: instrumentOf(now) } : { kind: 'missing' }
-    },
-    /** False when there is no such instrument. */
-    remove: (id: number): boolean => db.delete(instruments).where(eq(instruments.id, id)).run().changes === 1,
-    /** Adds it unless there is one of this name. */
-    addIfMissing: (instrument: Instrument): void => {
-      db.insert(instruments).values(rowOf(instrument)).onConflictDoNothing({ target: instruments.name }).run()
-    },
+    add: (instrument: Instrument): Outcome<KeptInstrument> =>
+      write((within) => {
+        const row = within.insert(instruments).values(rowOf(instrument)).onConflictDoNothing().returning().get()
+        return row ? { kind: 'done', value: instrumentOf(row) } : { kind: 'name-taken' }
+      }),
+    edit: (id: number, instrument: Instrument, version: number): Outcome<KeptInstrument> =>
+      write((within) => {
+        const twin = within.select().from(instruments).where(eq(instruments.name, instrument.name)).get()
+        if (twin && twin.id !== id) return { kind: 'name-taken' }
+        const row = within
+          .update(instruments)
+          .set({ ...rowOf(instrument), version: version + 1 })
+          .where(and(eq(instruments.id, id), eq(instruments.version, version)))
+          .returning()
+          .get()
+        if (row) return { kind: 'done', value: instrumentOf(row) }
+        const now = within.select().from(instruments).where(eq(instruments.id, id)).get()
+        return now ? { kind: 'stale', now: instrumentOf(now) } : { kind: 'missing' }
+      }),
+    remove: (id: number): Outcome<undefined> =>
+      write((within) => outcomeOf(within.delete(instruments).where(eq(instruments.id, id)).run())),
   }
 }
 

@@ -1,11 +1,13 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { DEMO_INSTRUMENTS } from '../../server/demoData.ts'
+import { EMPTY_TRAY, type KeptSetDraft } from '../contracts/progression.ts'
 import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
 import { DataProblem, openDatabase } from './database.ts'
+import type { Outcome } from './outcome.ts'
 import { createRepositories, type Repositories } from './repositories.ts'
 
 let folder: string
@@ -26,15 +28,21 @@ afterEach(() => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-const shape = (name: string) => ({
-  name,
-  chord: 'Ebmaj7',
-  shape: 'x6878x',
-  tuning: 'E2,A2,D3,G3,B3,E4',
-  fingers: '',
-  note: '',
+const STANDARD = 'E2,A2,D3,G3,B3,E4'
+const shape = (name: string) => ({ name, chord: 'Ebmaj7', frets: 'x6878x', tuning: STANDARD, fingers: '', note: '' })
+const fm9 = { chord: 'Fm9', frets: 'x8688x', tuning: STANDARD, fingers: 'x3124x' }
+const set = (title: string): KeptSetDraft => ({
+  title,
+  key: 'Ab major',
+  metre: '4/4',
+  tempoBpm: 96,
+  steps: [{ id: 'a', beats: 4, chord: 'Fm9', shape: fm9, held: true }],
 })
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 1, 20, minute))
+const done = <Value>(outcome: Outcome<Value>): Value => {
+  if (outcome.kind !== 'done') throw new Error(outcome.kind)
+  return outcome.value
+}
 
 describe('the Book', () => {
   test('lists the newest first, counts all, and survives a new start', () => {
@@ -58,13 +66,20 @@ describe('the Book', () => {
 
   test('a deletion can be taken back once, and a deleted shape can’t be renamed', () => {
     const { id, version } = book.shapes.add(shape('Kettle Song'), at(0))
-    expect(book.shapes.remove(id, at(1))).toBe(true)
-    expect(book.shapes.remove(id, at(1))).toBe(false)
+    expect(book.shapes.remove(id, at(1))).toMatchObject({ kind: 'done' })
+    expect(book.shapes.remove(id, at(1))).toEqual({ kind: 'missing' })
     expect(book.shapes.list(10).total).toBe(0)
     expect(book.shapes.rename(id, { name: 'no', version }, at(2))).toEqual({ kind: 'missing' })
-    expect(book.shapes.restore(id)?.name).toBe('Kettle Song')
-    expect(book.shapes.restore(id)).toBeUndefined()
+    expect(done(book.shapes.restore(id)).name).toBe('Kettle Song')
+    expect(book.shapes.restore(id)).toEqual({ kind: 'missing' })
     expect(book.shapes.list(10).total).toBe(1)
+  })
+
+  test('bringing a shape back is a change: an edit that was begun before it is stale', () => {
+    const { id, version } = book.shapes.add(shape('Kettle Song'), at(0))
+    book.shapes.remove(id, at(1))
+    expect(done(book.shapes.restore(id)).version).toBe(version + 1)
+    expect(book.shapes.rename(id, { name: 'Kettle', version }, at(2))).toMatchObject({ kind: 'stale' })
   })
 })
 
@@ -72,25 +87,31 @@ test('instruments come back as they went in, a partial capo too; one of the same
   const [archtop] = DEMO_INSTRUMENTS
   if (!archtop) throw new Error('the demo has an archtop')
   const capoed = { ...archtop, name: 'Archtop, capo', capo: { fret: 2, strings: [5, 4, 3] } }
-  book.instruments.addIfMissing(archtop)
-  book.instruments.addIfMissing(capoed)
-  book.instruments.addIfMissing({ ...archtop, frets: 12 })
+  book.instruments.add(archtop)
+  book.instruments.add(capoed)
+  expect(book.instruments.add({ ...archtop, frets: 12 })).toEqual({ kind: 'name-taken' })
   expect(book.instruments.list()).toMatchObject([archtop, capoed])
 })
 
-test('settings start at their defaults, keep what is changed, and a value that no longer fits does no harm', () => {
-  expect(book.settings.read()).toEqual(DEFAULT_SETTINGS)
-  expect(book.settings.change({ labels: 'note', volume: 30 })).toEqual({
-    ...DEFAULT_SETTINGS,
-    labels: 'note',
-    volume: 30,
+describe('settings', () => {
+  test('start at their defaults and keep what is changed', () => {
+    expect(book.settings.read()).toEqual(DEFAULT_SETTINGS)
+    expect(book.settings.change({ labels: 'note', volume: 30 })).toEqual({
+      ...DEFAULT_SETTINGS,
+      labels: 'note',
+      volume: 30,
+    })
+    expect(book.settings.change({ instrumentId: 3 }).instrumentId).toBe(3)
+    expect(book.settings.change({ instrumentId: null }).instrumentId).toBeNull()
   })
-  expect(book.settings.change({ instrumentId: 3 }).instrumentId).toBe(3)
-  expect(book.settings.change({ instrumentId: null }).instrumentId).toBeNull()
-  const sqlite = new Sqlite(join(folder, 'nestling.db'))
-  sqlite.prepare("update settings set value = '900' where key = 'volume'").run()
-  sqlite.close()
-  expect(book.settings.read()).toEqual(DEFAULT_SETTINGS)
+  test('a value that can’t be read is at its default, and no other with it', () => {
+    book.settings.change({ labels: 'note', volume: 30 })
+    const sqlite = new Sqlite(join(folder, 'nestling.db'))
+    sqlite.prepare("update settings set value = '900' where key = 'volume'").run()
+    sqlite.prepare("insert into settings (key, value) values ('strange', '1')").run()
+    sqlite.close()
+    expect(book.settings.read()).toEqual({ ...DEFAULT_SETTINGS, labels: 'note' })
+  })
 })
 
 describe('a data folder that can’t serve is told in one line', () => {
@@ -124,36 +145,218 @@ describe('instruments and tunings are changed one version at a time', () => {
   const [archtop, flatTop] = DEMO_INSTRUMENTS
   if (!archtop || !flatTop) throw new Error('the demo has two instruments')
   test('a stale edit gets what it is now, a taken name is refused, and what is gone is missing', () => {
-    const kept = book.instruments.add(archtop)
-    if (!kept) throw new Error('not added')
-    expect(book.instruments.add(archtop)).toBeUndefined()
+    const kept = done(book.instruments.add(archtop))
     book.instruments.add(flatTop)
     expect(book.instruments.edit(kept.id, { ...archtop, frets: 22 }, kept.version)).toMatchObject({ kind: 'done' })
     expect(book.instruments.edit(kept.id, archtop, kept.version)).toMatchObject({ kind: 'stale', now: { frets: 22 } })
     expect(book.instruments.edit(kept.id, { ...archtop, name: flatTop.name }, kept.version + 1)).toEqual({
       kind: 'name-taken',
     })
-    expect(book.instruments.remove(kept.id)).toBe(true)
+    expect(book.instruments.remove(kept.id)).toMatchObject({ kind: 'done' })
     expect(book.instruments.edit(kept.id, archtop, 1)).toEqual({ kind: 'missing' })
   })
   test('a tuning of one’s own comes back as it went in', () => {
-    const kept = book.tunings.add({ ...flatTop.tuning, name: 'Night Heron' })
-    expect(book.tunings.list()).toEqual([{ ...flatTop.tuning, name: 'Night Heron', id: kept?.id }])
-    expect(book.tunings.add({ ...archtop.tuning, name: 'Night Heron' })).toBeUndefined()
-    expect(book.tunings.remove(kept?.id ?? 0)).toBe(true)
+    const kept = done(book.tunings.add({ ...flatTop.tuning, name: 'Night Heron' }))
+    expect(book.tunings.list()).toEqual([{ ...flatTop.tuning, name: 'Night Heron', id: kept.id }])
+    expect(book.tunings.add({ ...archtop.tuning, name: 'Night Heron' })).toEqual({ kind: 'name-taken' })
+    expect(book.tunings.remove(kept.id)).toMatchObject({ kind: 'done' })
+    expect(book.tunings.remove(kept.id)).toEqual({ kind: 'missing' })
   })
 })
 
-test('the tray is replaced as a whole, and a stale replacement gets what it holds', () => {
-  const shape = { id: 'a', chord: 'Fm9', shape: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4' }
-  expect(book.tray.replace({ name: 'Slow Ferry', shapes: [shape], version: 0 })).toMatchObject({ kind: 'done' })
-  expect(book.tray.replace({ name: 'other', shapes: [], version: 0 })).toMatchObject({
-    kind: 'stale',
-    now: { name: 'Slow Ferry', shapes: [shape], version: 1 },
+describe('the tray and the sets that it is kept as', () => {
+  test('the tray is replaced as a whole, and a stale replacement gets what it holds', () => {
+    expect(book.tray.read()).toEqual(EMPTY_TRAY)
+    expect(done(book.tray.replace({ ...set('Slow Ferry'), version: 0 }, at(0))).version).toBe(1)
+    expect(book.tray.replace({ ...set('other'), version: 0 }, at(1))).toMatchObject({
+      kind: 'stale',
+      now: { title: 'Slow Ferry', version: 1 },
+    })
+    close()
+    open()
+    expect(book.tray.read()).toEqual({ ...set('Slow Ferry'), version: 1 })
+    expect(done(book.tray.replace({ ...EMPTY_TRAY, version: 1 }, at(2))).version).toBe(2)
   })
-  const kept = book.sets.add({ name: 'Slow Ferry', shapes: [shape] }, at(1))
-  expect(book.sets.list(5)).toEqual({ sets: [kept], total: 1 })
-  expect(book.sets.remove(kept.id, at(2))).toBe(true)
-  expect(book.sets.list(5).total).toBe(0)
-  expect(book.sets.restore(kept.id)).toEqual(kept)
+  test('a set keeps its steps with their fingers; the tray is no set; a deletion can be taken back once', () => {
+    book.tray.replace({ ...set('Slow Ferry'), version: 0 }, at(0))
+    const kept = book.sets.add(set('Low Tide Waltz'), at(1))
+    expect(book.sets.list(10)).toEqual({ sets: [kept], total: 1 })
+    expect(kept).toMatchObject(set('Low Tide Waltz'))
+    expect(book.sets.remove(kept.id, at(2))).toMatchObject({ kind: 'done' })
+    expect(book.sets.list(10).total).toBe(0)
+    expect(done(book.sets.restore(kept.id))).toEqual(kept)
+    expect(book.sets.restore(kept.id)).toEqual({ kind: 'missing' })
+  })
 })
+
+describe('a full disk', () => {
+  /** Every write that there is. One that is not here does not compile: `satisfies` asks for each repository's. */
+  const writes = {
+    shapes: {
+      add: () => book.shapes.add({ ...shape('full'), note: 'x'.repeat(400) }, at(9)),
+      rename: () => book.shapes.rename(1, { name: 'y'.repeat(60), version: 1 }, at(9)),
+      remove: () => book.shapes.remove(1, at(9)),
+      restore: () => book.shapes.restore(2),
+    },
+    sets: {
+      add: () => book.sets.add({ ...set('full'), steps: Array(64).fill(set('x').steps[0]) }, at(9)),
+      remove: () => book.sets.remove(1, at(9)),
+      restore: () => book.sets.restore(2),
+    },
+    tray: { replace: () => book.tray.replace({ ...set('full'), version: 0 }, at(9)) },
+    instruments: {
+      add: () => book.instruments.add({ ...(DEMO_INSTRUMENTS[1] as (typeof DEMO_INSTRUMENTS)[number]) }),
+      edit: () => book.instruments.edit(1, { ...(DEMO_INSTRUMENTS[0] as never as object), name: 'z' } as never, 1),
+      remove: () => book.instruments.remove(1),
+    },
+    tunings: {
+      add: () => book.tunings.add({ name: 'full', strings: DEMO_INSTRUMENTS[0]?.tuning.strings ?? [] }),
+      remove: () => book.tunings.remove(1),
+    },
+    settings: { change: () => book.settings.change({ labels: 'note' }) },
+  } satisfies {
+    readonly [Name in keyof Repositories]: {
+      readonly [Write in Exclude<keyof Repositories[Name], 'list' | 'find' | 'read'>]: () => unknown
+    }
+  }
+  const all = Object.entries(writes).flatMap(([name, of]) =>
+    Object.entries(of).map(([write, act]) => [`${name}.${write}`, act as () => unknown] as const),
+  )
+  const contents = () => ({
+    shapes: book.shapes.list(1e6),
+    sets: book.sets.list(1e6),
+    tray: book.tray.read(),
+    instruments: book.instruments.list(),
+    tunings: book.tunings.list(),
+    settings: book.settings.read(),
+  })
+
+  test.each(all)('%s is not acknowledged when its commit fails, and nothing of it is kept', (_, act) => {
+    const [archtop] = DEMO_INSTRUMENTS
+    if (!archtop) throw new Error('the demo has an archtop')
+    for (const name of ['one', 'two']) book.shapes.add(shape(name), at(0))
+    book.shapes.remove(2, at(1))
+    for (const title of ['one', 'two']) book.sets.add(set(title), at(0))
+    book.sets.remove(2, at(1))
+    book.instruments.add(archtop)
+    book.tunings.add(archtop.tuning)
+    const before = contents()
+    close()
+    // The log can't grow: the commit is what fails, not the statement.
+    const opened = openDatabase(folder)
+    book = createRepositories(opened.db)
+    close = opened.close
+    const fails = failCommits(opened.sqlite)
+    expect(act).toThrow()
+    fails.end()
+    expect(contents()).toEqual(before)
+    // With room again the same write goes through.
+    expect(act).not.toThrow()
+    expect(contents()).not.toEqual(before)
+  })
+
+  test('a database that may grow no further refuses with SQLITE_FULL, and keeps what it had acknowledged', () => {
+    close()
+    const opened = openDatabase(folder)
+    book = createRepositories(opened.db)
+    close = opened.close
+    opened.sqlite.pragma(`max_page_count = ${(opened.sqlite.pragma('page_count', { simple: true }) as number) + 2}`)
+    let acknowledged = 0
+    let refused = 0
+    for (let take = 0; take < 300; take++)
+      try {
+        book.shapes.add({ ...shape(`take ${take}`), note: 'x'.repeat(400) }, at(0))
+        acknowledged++
+      } catch (error) {
+        expect(error).toMatchObject({ code: 'SQLITE_FULL' })
+        refused++
+      }
+    expect(refused).toBeGreaterThan(200)
+    expect(book.shapes.list(1e6).total).toBe(acknowledged)
+    expect(acknowledged).toBeGreaterThan(0)
+  })
+})
+
+/** Lets every statement succeed and every commit fail, as a disk does that fills at the last moment. */
+function failCommits(sqlite: Sqlite.Database): { readonly end: () => void } {
+  // A deferred reference to nothing is found at the commit, whatever was written.
+  sqlite.exec(`
+    create temp table gone (id integer primary key);
+    create temp table wants (id integer references gone (id) deferrable initially deferred);
+  `)
+  const triggers = ['kept_shapes', 'progressions', 'instruments', 'own_tunings', 'settings'].flatMap((table) =>
+    ['insert', 'update', 'delete'].map((event) => {
+      const name = `fail_${table}_${event}`
+      sqlite.exec(
+        `create temp trigger ${name} after ${event} on main.${table} begin insert into wants values (99); end;`,
+      )
+      return name
+    }),
+  )
+  return { end: () => sqlite.exec(triggers.map((name) => `drop trigger ${name};`).join('')) }
+}
+
+describe('a database of an older version', () => {
+  /** Made by the migrations as they stood before the tray became a progression. */
+  function oldDatabase(): Sqlite.Database {
+    close()
+    rmSync(folder, { recursive: true })
+    folder = mkdtempSync(join(tmpdir(), 'nestling-old-'))
+    const old = mkdtempSync(join(tmpdir(), 'nestling-migrations-'))
+    const drizzle = process.env['NESTLING_MIGRATIONS'] ?? ''
+    const journal = JSON.parse(readFileSync(join(drizzle, 'meta/_journal.json'), 'utf8')) as {
+      entries: { tag: string }[]
+    }
+    const entries = journal.entries.slice(0, 4)
+    for (const { tag } of entries) copyFileSync(join(drizzle, `${tag}.sql`), join(old, `${tag}.sql`))
+    writeFileSync(join(mkMeta(old), '_journal.json'), JSON.stringify({ ...journal, entries }))
+    process.env['NESTLING_MIGRATIONS'] = old
+    openDatabase(folder).close()
+    process.env['NESTLING_MIGRATIONS'] = drizzle
+    rmSync(old, { recursive: true })
+    return new Sqlite(join(folder, 'nestling.db'))
+  }
+  const step = (id: string, chord: string, frets: string) => ({ id, chord, shape: frets, tuning: STANDARD })
+
+  test('opens with everything in it: tray, sets, deleted sets, shapes, settings, in their order', () => {
+    const sqlite = oldDatabase()
+    const tray = [step('z', 'Fm9', 'x8688x'), step('a', 'Bb13', '6x678x'), step('m', 'not a chord', 'x-x')]
+    sqlite
+      .prepare('insert into trays (id, name, shapes, version) values (1, ?, ?, 7)')
+      .run('Slow Ferry', JSON.stringify(tray))
+    const insert = sqlite.prepare(
+      'insert into kept_sets (id, name, shapes, created_at, deleted_at) values (?, ?, ?, ?, ?)',
+    )
+    insert.run(4, 'Low “Tide” Waltz', JSON.stringify([step('q', 'Bbmaj7', 'x1323x')]), 1000, null)
+    insert.run(9, 'Kettle Song', JSON.stringify([]), 2000, 3000)
+    sqlite
+      .prepare('insert into kept_shapes (name, chord, shape, tuning, created_at, updated_at) values (?, ?, ?, ?, 5, 5)')
+      .run('home', 'F13', '1x123x', STANDARD)
+    sqlite.prepare("insert into settings (key, value) values ('labels', '\"note\"')").run()
+    sqlite.close()
+    open()
+    const { tray: now, sets, shapes, settings } = book
+    expect(now.read()).toMatchObject({ title: 'Slow Ferry', version: 7, metre: '4/4', tempoBpm: 80, key: '' })
+    expect(now.read().steps).toEqual(
+      tray.map(({ id, chord, shape: frets, tuning }) => ({
+        id,
+        beats: 4,
+        chord,
+        shape: { chord, frets, tuning, fingers: '' },
+        held: true,
+      })),
+    )
+    expect(sets.list(10).sets).toMatchObject([
+      { id: 4, title: 'Low “Tide” Waltz', createdAt: '1970-01-01T00:00:01.000Z' },
+    ])
+    expect(done(sets.restore(9))).toMatchObject({ title: 'Kettle Song', steps: [] })
+    expect(shapes.list(10).shapes).toMatchObject([{ name: 'home', frets: '1x123x' }])
+    expect(settings.read().labels).toBe('note')
+  })
+})
+
+function mkMeta(of: string): string {
+  const meta = join(of, 'meta')
+  mkdirSync(meta)
+  return meta
+}

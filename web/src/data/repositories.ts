@@ -1,9 +1,15 @@
 /** All repositories over one database; the server opens it once. */
-import { type Database, dataFolder, openDatabase } from './database.ts'
+import { type Database, openDatabase, openedFolder } from './database.ts'
 import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
+import {
+  createSetRepository,
+  createTrayRepository,
+  type SetRepository,
+  type TrayRepository,
+} from './progressionRepository.ts'
 import { createSettingsRepository, type SettingsRepository } from './settingsRepository.ts'
 import { createShapeRepository, type ShapeRepository } from './shapeRepository.ts'
-import { createSetRepository, createTrayRepository, type SetRepository, type TrayRepository } from './trayRepository.ts'
+import { type Store, storeOf } from './store.ts'
 import { createTuningRepository, type TuningRepository } from './tuningRepository.ts'
 
 export interface Repositories {
@@ -15,18 +21,20 @@ export interface Repositories {
   readonly settings: SettingsRepository
 }
 
-export const createRepositories = (db: Database): Repositories => ({
-  shapes: createShapeRepository(db),
-  sets: createSetRepository(db),
-  tray: createTrayRepository(db),
-  instruments: createInstrumentRepository(db),
-  tunings: createTuningRepository(db),
-  settings: createSettingsRepository(db),
+export const createRepositories = (db: Database): Repositories => repositoriesOver(storeOf(db))
+
+export const repositoriesOver = (store: Store): Repositories => ({
+  shapes: createShapeRepository(store),
+  sets: createSetRepository(store),
+  tray: createTrayRepository(store),
+  instruments: createInstrumentRepository(store),
+  tunings: createTuningRepository(store),
+  settings: createSettingsRepository(store),
 })
 
 let opened: Repositories | undefined
 
 export function repositories(): Repositories {
-  opened ??= createRepositories(openDatabase(dataFolder()).db)
+  opened ??= createRepositories(openDatabase(openedFolder()).db)
   return opened
 }

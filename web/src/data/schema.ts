@@ -1,7 +1,7 @@
 /** The tables. `version` counts a player's edits: a stale write is refused. Texts of music are what core reads back. */
 
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { TrayShape } from '../contracts/tray.ts'
+import type { StepTexts } from '../contracts/progression.ts'
 
 export const instruments = sqliteTable('instruments', {
   id: integer('id').primaryKey({ autoIncrement: true }),
@@ -26,7 +26,7 @@ export const keptShapes = sqliteTable('kept_shapes', {
   id: integer('id').primaryKey({ autoIncrement: true }),
   name: text('name').notNull(),
   chord: text('chord').notNull(),
-  shape: text('shape').notNull(),
+  frets: text('shape').notNull(),
   tuning: text('tuning').notNull(),
   fingers: text('fingers').notNull().default(''),
   note: text('note').notNull().default(''),
@@ -43,20 +43,20 @@ export const settings = sqliteTable('settings', {
   value: text('value', { mode: 'json' }).notNull(),
 })
 
-/** One row: the tray. */
-export const trays = sqliteTable('trays', {
-  id: integer('id').primaryKey(),
-  name: text('name').notNull(),
-  shapes: text('shapes', { mode: 'json' }).$type<readonly TrayShape[]>().notNull(),
-  version: integer('version').notNull(),
-})
-
-export const keptSets = sqliteTable('kept_sets', {
+/** Chords in time: the tray is the current one, all others are sets that are kept. */
+export const progressions = sqliteTable('progressions', {
   id: integer('id').primaryKey({ autoIncrement: true }),
-  name: text('name').notNull(),
-  shapes: text('shapes', { mode: 'json' }).$type<readonly TrayShape[]>().notNull(),
+  role: text('role', { enum: ['tray', 'kept'] }).notNull(),
+  title: text('title').notNull(),
+  /** `Bb major`; empty when none is given. */
+  key: text('key').notNull().default(''),
+  metre: text('metre').notNull().default('4/4'),
+  tempoBpm: integer('tempo_bpm').notNull().default(80),
+  steps: text('steps', { mode: 'json' }).$type<readonly StepTexts[]>().notNull(),
   createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
+  /** Set while a deletion can still be taken back. */
   deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
+  version: integer('version').notNull().default(1),
 })
 
 export const ownTunings = sqliteTable('own_tunings', {

@@ -1,4 +1,6 @@
 import { type HeardNote, judge } from '@nestling/core/ear'
+import { pitchAt, plainName } from '@nestling/core/pitch'
+import { FOUR_FOUR, type Score, stringEvents } from '@nestling/core/time'
 import { describe, expect, test } from 'vitest'
 import { renderSound } from '../sound/renderSound.ts'
 import { createListener, WINDOW } from './listener.ts'
@@ -68,13 +70,17 @@ test('silence is no note, and noise has no pitch', () => {
 })
 
 describe('the simulated player', () => {
-  const score = {
+  const score: Score = {
+    metre: FOUR_FOUR,
+    countIn: 0,
     events: line.map((midi, index) => ({
       part: 'strings' as const,
       at: index * 0.5,
       loud: 1,
       midi,
+      pitch: pitchAt(plainName(midi % 12), midi),
       string: index % 6,
+      fret: 5,
     })),
     beats: 5,
     loop: false,
@@ -91,7 +97,7 @@ describe('the simulated player', () => {
       })),
     )
     return judge(
-      score.events.map(({ at, midi }) => ({ at: 0.3 + at * seconds, midi })),
+      stringEvents(score).map(({ at, midi }) => ({ at: 0.3 + at * seconds, midi })),
       listen(samples).heard,
     ).marks
   }

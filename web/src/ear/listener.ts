@@ -5,6 +5,7 @@
  */
 import type { HeardNote } from '@nestling/core/ear'
 import { PitchDetector } from 'pitchy'
+import type { Overheard } from '../words/ear.ts'
 
 /** Samples in a window: three turns of the lowest string of a seven-string guitar. */
 export const WINDOW = 2048
@@ -22,14 +23,6 @@ const RISE = 1.7
 const LEAST_APART_S = 0.05
 /** Windows in a row that must agree before a pitch without an attack counts as a new note. */
 const STEADY_WINDOWS = 4
-
-export interface Overheard {
-  /** Windows that were louder than silence. */
-  readonly loud: number
-  /** Of those, windows without a clear pitch. */
-  readonly unclear: number
-  readonly windows: number
-}
 
 export interface Listener {
   /**

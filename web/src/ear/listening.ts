@@ -3,32 +3,30 @@
  *   microphone | simulated player ─analyser→ windows ─listener→ heard notes ─judge→ marks
  */
 import { type HeardNote, type Judgement, judge } from '@nestling/core/ear'
+import { type Score, stringEvents } from '@nestling/core/time'
 import { atom } from 'nanostores'
 import type { BandVolumes } from '../sound/band.ts'
-import type { Score, StringEvent } from '../sound/score.ts'
 import { play, soundEngine, stop } from '../sound/transport.ts'
+import { messageOf, refusal } from '../words/ear.ts'
 import { createListener, WINDOW } from './listener.ts'
 import { noiseFor, type Plays, simulated } from './simulatedPlayer.ts'
-import { messageOf, refusal } from './told.ts'
 
 export type EarSource = { readonly kind: 'microphone' } | { readonly kind: 'simulated'; readonly plays: Plays }
 
-export interface Hearing {
+export interface Listening {
   readonly status: 'off' | 'starting' | 'listening' | 'done' | 'refused'
   /** One for every note of the line, as far as it was judged. */
   readonly judgement: Judgement | undefined
   /** What there is to say besides the marks: why nothing could be heard, or what was heard instead of notes. */
   readonly message: string | undefined
 }
-const OFF: Hearing = { status: 'off', judgement: undefined, message: undefined }
-export const $hearing = atom<Hearing>(OFF)
+const OFF: Listening = { status: 'off', judgement: undefined, message: undefined }
+export const $listening = atom<Listening>(OFF)
 
 export interface ListenOptions {
   readonly owner: string
   readonly source: EarSource
   readonly tempo: number
-  /** Beats of clicks before the line. */
-  readonly countIn: number
   readonly volumes: BandVolumes
   readonly latencyMs: number
 }
@@ -46,17 +44,18 @@ export function stopListening(): void {
   ticket++
   end?.()
   end = undefined
-  if ($hearing.get().status !== 'done') $hearing.set(OFF)
+  if ($listening.get().status !== 'done') $listening.set(OFF)
   stop()
 }
 
 /** @param score The line as a score with its count-in; its string events are what should come. */
 export async function listen(score: Score, options: ListenOptions): Promise<void> {
-  const { owner, source, tempo, countIn, volumes, latencyMs } = options
+  const { owner, source, tempo, volumes, latencyMs } = options
+  const { countIn } = score
   stopListening()
   const mine = ticket
-  $hearing.set({ ...OFF, status: 'starting' })
-  const line = score.events.filter((event): event is StringEvent => event.part === 'strings')
+  $listening.set({ ...OFF, status: 'starting' })
+  const line = stringEvents(score)
   try {
     const { tone, band } = await soundEngine()
     const microphone = source.kind === 'microphone' ? await openMicrophone() : undefined
@@ -87,7 +86,7 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
     const lastAt = Math.max(...line.map(({ at }) => at), 0)
     const finish = () => {
       const judgement = judge(expected(), heard, rules)
-      $hearing.set({ status: 'done', judgement, message: messageOf(judgement, listener.overheard()) })
+      $listening.set({ status: 'done', judgement, message: messageOf(judgement, listener.overheard()) })
       end?.()
       end = undefined
       stop()
@@ -101,7 +100,7 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
       if (note && note.at > begins + (countIn * 60) / tempo - 0.3) {
         heard.push(note)
         const so = expected().filter(({ at }) => at < now)
-        $hearing.set({ status: 'listening', judgement: judge(so, heard, rules), message: undefined })
+        $listening.set({ status: 'listening', judgement: judge(so, heard, rules), message: undefined })
       }
       return undefined
     }, EVERY_MS)
@@ -114,24 +113,23 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
       }
     }
     const others = score.events.filter(({ part }) => part !== 'strings')
-    const plan: Score = { events: [...others, ...struck], beats: score.beats + 4, loop: false }
+    const plan: Score = { ...score, events: [...others, ...struck], beats: score.beats + 4, loop: false }
     await play(plan, {
       owner,
       tempo,
-      countIn,
       volumes,
       latencyMs,
       onStart: (seconds) => {
         begins = seconds
       },
     })
-    if ($hearing.get().status === 'starting') $hearing.set({ ...OFF, status: 'listening' })
+    if ($listening.get().status === 'starting') $listening.set({ ...OFF, status: 'listening' })
   } catch (error) {
     if (mine !== ticket) return
     end?.()
     end = undefined
     stop()
-    $hearing.set({ ...OFF, status: 'refused', message: refusal(error) })
+    $listening.set({ ...OFF, status: 'refused', message: refusal(error) })
   }
 }
 

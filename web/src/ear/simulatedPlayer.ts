@@ -1,5 +1,5 @@
 /** A player that ships with the application: plays a line as it stands, or with the slips that people make. */
-import type { Score, ScoreEvent, StringEvent } from '../sound/score.ts'
+import { type Score, type ScoreEvent, type StringEvent, stringEvents } from '@nestling/core/time'
 
 export const PLAYS = ['right', 'wrong note', 'late', 'leaves out', 'silent', 'noise'] as const
 export type Plays = (typeof PLAYS)[number]
@@ -10,13 +10,11 @@ const LATE_S = 0.12
 
 /** @returns The events that the simulated player strikes; of a line alone, one note ends the one before. */
 export function simulated(score: Score, plays: Plays, tempo: number): readonly StringEvent[] {
-  const line = score.events
-    .filter((event): event is StringEvent => event.part === 'strings')
-    .toSorted((a, b) => a.at - b.at)
+  const line = stringEvents(score).toSorted((a, b) => a.at - b.at)
   const slip = Math.min(SLIP, line.length - 1)
   const played = line.map((event, index): StringEvent => {
     if (index !== slip) return event
-    if (plays === 'wrong note') return { ...event, midi: event.midi + 1 }
+    if (plays === 'wrong note') return { ...event, midi: event.midi + 1, fret: event.fret + 1 }
     return event
   })
   switch (plays) {

@@ -1,7 +1,7 @@
 import type { Degree } from '@nestling/core/pitch'
 import { memo } from 'react'
 import classes from './neck.module.css'
-import { toneWeight } from './tone.ts'
+import { toneWeight } from './weight.ts'
 
 export interface EggProps {
   readonly x: number

@@ -4,11 +4,11 @@ import type { Neck } from '@nestling/core/neck'
 import type { Degree } from '@nestling/core/pitch'
 import type { Frets, GhostTone, Voicing } from '@nestling/core/voicing'
 import { memo, type ReactNode } from 'react'
+import { degreeSign } from '../words/degrees.ts'
 import { Board, type BoardProps, Strings } from './Board.tsx'
 import { Egg } from './Egg.tsx'
 import type { NeckLayout } from './layout.ts'
 import { ReachBar } from './ReachBar.tsx'
-import { degreeSign } from './tone.ts'
 
 /** A tone on a string, ready to be drawn. */
 export interface DrawnTone {

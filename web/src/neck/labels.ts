@@ -2,7 +2,7 @@ import type { Finger } from '@nestling/core/hand'
 import { type Degree, type NamingSystem, type NoteName, writeNote } from '@nestling/core/pitch'
 import type { Voicing } from '@nestling/core/voicing'
 import type { Labels } from '../contracts/settings.ts'
-import { degreeName, degreeSign } from './tone.ts'
+import { degreeName, degreeSign } from '../words/degrees.ts'
 
 /** What stands in an egg. */
 export function eggLabel(

@@ -1,36 +1,27 @@
 /**
  * Staff and TAB, drawn as SVG. The notation library and its fonts are loaded at the first drawing; the fonts are this
  * application's own files.
- *   notes + bars ─one system after another→ SVG, and for every note its elements, for the cursor
+ *   Score ─writtenBars→ bars of notes, chords and rests ─one system after another→ SVG, and every note's elements by its mark
  */
 import '@vexflow-fonts/academico/index.css'
 import '@vexflow-fonts/bravura/index.css'
-import type { Pitch } from '@nestling/core/pitch'
-import { type Bar, barsOf, NOTES_A_BEAT, type NoteValue } from './rhythm.ts'
+import { stringNumber } from '@nestling/core/neck'
+import { letterIndexOf, type Pitch } from '@nestling/core/pitch'
+import type { WrittenBar, WrittenEvent, WrittenValue } from '@nestling/core/time'
 
 type Vex = typeof import('vexflow/core')
 
-export interface WrittenNote {
-  /** As it sounds; the guitar is written an octave higher. */
-  readonly pitch: Pitch
-  /** 1 for the highest string. */
-  readonly stringNumber: number
-  readonly fret: number
-  readonly accent: boolean
-}
-
 export interface EngraveOptions {
-  readonly value: NoteValue
-  readonly beatsPerBar: number
+  /** How many the TAB has. */
   readonly strings: number
   /** In pixels. */
   readonly width: number
 }
 
 export interface Engraving {
-  /** The staff note and the TAB number of each note. */
+  /** By the mark of a note: its staff note and its TAB numbers, all parts of it when it is held over. */
   readonly elements: readonly (readonly Element[])[]
-  /** Where each note's system begins, in pixels from the top of the drawing. */
+  /** By mark: where the note's system begins, in pixels from the top of the drawing. */
   readonly tops: readonly number[]
   readonly systemPx: number
 }
@@ -65,10 +56,18 @@ function copyQuickly({ Metrics }: Vex): void {
   }
 }
 
-const DURATION: Readonly<Record<NoteValue, string>> = { quarter: 'q', eighth: '8', triplet: '8', sixteenth: '16' }
+const DURATION: Readonly<Record<WrittenValue, string>> = {
+  whole: 'w',
+  half: 'h',
+  quarter: 'q',
+  eighth: '8',
+  sixteenth: '16',
+}
+const durationOf = ({ value, dotted }: WrittenEvent): string => `${DURATION[value]}${dotted ? 'd' : ''}`
+const isShort = ({ value }: WrittenEvent): boolean => value === 'eighth' || value === 'sixteenth'
 /** Room for clef and time before the first note, and for one note. */
 const HEAD_PX = 92
-const NOTE_PX: Readonly<Record<NoteValue, number>> = { quarter: 46, eighth: 33, triplet: 30, sixteenth: 27 }
+const NOTE_PX: Readonly<Record<WrittenValue, number>> = { whole: 60, half: 52, quarter: 46, eighth: 33, sixteenth: 27 }
 const LEAST_BAR_PX = 110
 const STAFF_PX = 92
 const TAB_LINE_PX = 13
@@ -77,7 +76,7 @@ const GAP_PX = 26
 /** Draws into an element, in place of what was there. */
 export async function engrave(
   into: HTMLDivElement,
-  notes: readonly WrittenNote[],
+  bars: readonly WrittenBar[],
   options: EngraveOptions,
 ): Promise<Engraving> {
   loading ??= load()
@@ -87,7 +86,7 @@ export async function engrave(
   const vex = await loading
   const mine = Symbol('engraving')
   newest.set(into, mine)
-  return draw(vex, into, notes, options, () => newest.get(into) === mine)
+  return draw(vex, into, bars, options, () => newest.get(into) === mine)
 }
 
 /** The engraving that an element was last asked for: an older one stops. */
@@ -99,31 +98,37 @@ function breathe(): Promise<void> {
   return scheduler?.yield?.() ?? new Promise((resolve) => setTimeout(resolve))
 }
 
+const barWidth = ({ events }: WrittenBar): number =>
+  Math.max(
+    LEAST_BAR_PX,
+    events.reduce((sum, event) => sum + NOTE_PX[event.value], 0),
+  )
+
 async function draw(
   vex: Vex,
   into: HTMLDivElement,
-  notes: readonly WrittenNote[],
+  bars: readonly WrittenBar[],
   options: EngraveOptions,
   isWanted: () => boolean,
 ): Promise<Engraving> {
   const began = performance.now()
-  const { value, beatsPerBar, strings, width } = options
-  const bars = barsOf(notes.length, value, beatsPerBar)
-  const barPx = Math.max(LEAST_BAR_PX, NOTES_A_BEAT[value] * beatsPerBar * NOTE_PX[value])
+  const { strings, width } = options
+  const barPx = Math.max(...bars.map(barWidth), LEAST_BAR_PX)
   const room = width - HEAD_PX - 8
   const perSystem = Math.max(1, Math.floor(room / barPx))
   const systems = Math.ceil(bars.length / perSystem)
   // A line that fills no system is not spread over the whole page.
   const each = systems > 1 || bars.length === perSystem ? room / perSystem : Math.min(barPx * 1.25, room / bars.length)
-  const headPx = headroom(notes, value)
+  const headPx = headroom(bars)
   const systemPx = headPx + STAFF_PX + (strings - 1) * TAB_LINE_PX + GAP_PX + 28
 
   const box = document.createElement('div')
   const renderer = new vex.Renderer(box, vex.Renderer.Backends.SVG)
   renderer.resize(width, systems * systemPx + 12)
   const context = renderer.getContext()
-  const drawn: Pair[] = []
+  const elements: Element[][] = []
   const tops: number[] = []
+  let held: Drawn | undefined
   for (let system = 0; system < systems; system++) {
     if (system > 0) await breathe()
     if (!isWanted()) break
@@ -133,25 +138,35 @@ async function draw(
       const x = 4 + index * each + (first ? 0 : HEAD_PX)
       const place = { x, top: system * systemPx + headPx, width: each + (first ? HEAD_PX : 0) }
       const head = first ? (system === 0 ? 'clef and time' : 'clef') : 'none'
-      drawn.push(...drawBar(vex, context, bar, notes, { ...options, ...place, head }))
-      tops.push(...bar.notes.map(() => system * systemPx))
+      const drawn = drawBar(vex, context, bar, { strings, ...place, head })
+      for (const one of drawn) {
+        const { event, pair } = one
+        if (held && event.notes.length > 0) tie(vex, context, first ? undefined : held, one)
+        held = event.tied ? one : undefined
+        if (event.mark === undefined || event.notes.length === 0) continue
+        const svg = pair.flatMap((note) => note.getSVGElement() ?? [])
+        elements[event.mark] = [...(elements[event.mark] ?? []), ...svg]
+        tops[event.mark] ??= system * systemPx
+      }
     }
   }
   box.querySelector('svg')?.setAttribute('aria-hidden', 'true')
   if (isWanted()) into.replaceChildren(...box.childNodes)
   performance.measure(ENGRAVED, { start: began })
-  return {
-    tops,
-    systemPx,
-    elements: drawn.map((pair) => pair.flatMap((note) => note.getSVGElement() ?? [])),
-  }
+  return { tops, systemPx, elements: Array.from(elements, (one) => one ?? []) }
 }
 
-/** A note on the staff, and its number in the TAB. */
-type Pair = readonly [InstanceType<Vex['StaveNote']>, InstanceType<Vex['TabNote']>]
+type Staff = InstanceType<Vex['StaveNote']>
+type Tab = InstanceType<Vex['TabNote']> | InstanceType<Vex['GhostNote']>
+/** What stands on the staff, and below it in the TAB. */
+type Pair = readonly [Staff, Tab]
+interface Drawn {
+  readonly event: WrittenEvent
+  readonly pair: Pair
+}
 type Context = ReturnType<InstanceType<Vex['Renderer']>['getContext']>
 
-interface BarPlace extends Omit<EngraveOptions, 'width'> {
+interface BarPlace extends Pick<EngraveOptions, 'strings'> {
   /** In pixels; `top` is that of the staff's own box. */
   readonly x: number
   readonly top: number
@@ -159,33 +174,40 @@ interface BarPlace extends Omit<EngraveOptions, 'width'> {
   readonly head: 'clef and time' | 'clef' | 'none'
 }
 
-function drawBar(vex: Vex, context: Context, bar: Bar, notes: readonly WrittenNote[], place: BarPlace): Pair[] {
-  const { value, beatsPerBar, strings, x, top, width, head } = place
+/** A note that is held over, from the note before or from the end of the system above. */
+function tie(vex: Vex, context: Context, from: Drawn | undefined, to: Drawn): void {
+  const indexes = to.event.notes.map((_, index) => index)
+  new vex.StaveTie({
+    firstNote: from?.pair[0] ?? null,
+    lastNote: to.pair[0],
+    firstIndexes: indexes,
+    lastIndexes: indexes,
+  })
+    .setContext(context)
+    .draw()
+}
+
+function drawBar(vex: Vex, context: Context, bar: WrittenBar, place: BarPlace): readonly Drawn[] {
+  const { strings, x, top, width, head } = place
+  const { metre, events } = bar
   const staff = new vex.Stave(x, top, width)
   const tab = new vex.TabStave(x, top + STAFF_PX, width, { numLines: strings, spacingBetweenLinesPx: TAB_LINE_PX })
   if (head !== 'none') {
     staff.addClef('treble', 'default', '8vb')
     tab.addClef('tab')
   }
-  if (head === 'clef and time') staff.addTimeSignature(`${beatsPerBar}/4`)
+  if (head === 'clef and time') staff.addTimeSignature(`${metre.count}/${metre.unit}`)
   const start = Math.max(staff.getNoteStartX(), tab.getNoteStartX())
   for (const stave of [staff, tab]) stave.setNoteStartX(start).setContext(context).draw()
 
-  const made = bar.notes.map((note) => pairOf(vex, notes[note] as WrittenNote, value))
-  const rests = [
-    ...Array.from({ length: bar.shortRests }, () => DURATION[value]),
-    ...Array.from({ length: bar.restBeats }, () => 'q'),
-  ].map(
-    (duration) =>
-      [new vex.StaveNote({ keys: ['b/4'], duration: `${duration}r` }), new vex.GhostNote(duration)] as const,
-  )
-  const above = [...made, ...rests].map(([note]) => note)
-  const below = [...made, ...rests].map(([, number]) => number)
+  const drawn = events.map((event): Drawn => ({ event, pair: pairOf(vex, event, strings) }))
+  const above = drawn.map(({ pair }) => pair[0])
+  const below = drawn.map(({ pair }) => pair[1])
   // Beams and tuplets change how long and how wide notes are: they come before the formatting.
-  const tuplets = value === 'triplet' ? tupletsOf(vex, above, below, made.length + bar.shortRests) : []
-  const beams = value === 'quarter' ? [] : beamsOf(vex, above.slice(0, made.length), NOTES_A_BEAT[value])
+  const tuplets = tupletsOf(vex, drawn)
+  const beams = beamsOf(vex, drawn)
   const voiceOf = (tickables: Parameters<InstanceType<Vex['Voice']>['addTickables']>[0]) =>
-    new vex.Voice({ numBeats: beatsPerBar, beatValue: 4 }).setMode(vex.VoiceMode.SOFT).addTickables(tickables)
+    new vex.Voice({ numBeats: metre.count, beatValue: metre.unit }).setMode(vex.VoiceMode.SOFT).addTickables(tickables)
   const upper = voiceOf(above)
   const lower = voiceOf(below)
   vex.Accidental.applyAccidentals([upper], 'C')
@@ -196,22 +218,35 @@ function drawBar(vex: Vex, context: Context, bar: Bar, notes: readonly WrittenNo
   upper.draw(context, staff)
   lower.draw(context, tab)
   for (const sign of [...beams, ...tuplets]) sign.setContext(context).draw()
-  return made
+  return drawn
 }
 
-type Tickables = ConstructorParameters<Vex['Tuplet']>[0]
+/** Rows of events that stand in one beat and pass the test, in order. */
+function byBeat(drawn: readonly Drawn[], test: (event: WrittenEvent) => boolean): readonly (readonly Drawn[])[] {
+  const groups: Drawn[][] = []
+  let beat = Number.NaN
+  for (const one of drawn) {
+    const passes = test(one.event)
+    const own = Math.floor(one.event.at + 1e-6)
+    if (passes && own === beat) groups.at(-1)?.push(one)
+    else if (passes) groups.push([one])
+    beat = passes ? own : Number.NaN
+  }
+  return groups
+}
 
-/** Threes over the first `short` tickables; those of the TAB only share their length and are not drawn. */
-function tupletsOf(vex: Vex, above: Tickables, below: Tickables, short: number) {
+/** Threes in the time of two; those of the TAB only share their length and are not drawn. */
+function tupletsOf(vex: Vex, drawn: readonly Drawn[]) {
   const triplet = { numNotes: 3, notesOccupied: 2 }
-  return Array.from({ length: Math.floor(short / 3) }, (_, index) => {
-    const [from, to] = [index * 3, index * 3 + 3]
-    new vex.Tuplet(below.slice(from, to), triplet)
-    return new vex.Tuplet(above.slice(from, to), {
-      ...triplet,
-      bracketed: false,
-      location: vex.Tuplet.LOCATION_TOP,
-    })
+  return byBeat(drawn, (event) => event.triplet).map((group) => {
+    new vex.Tuplet(
+      group.map(({ pair }) => pair[1]),
+      triplet,
+    )
+    return new vex.Tuplet(
+      group.map(({ pair }) => pair[0]),
+      { ...triplet, bracketed: false, location: vex.Tuplet.LOCATION_TOP },
+    )
   })
 }
 
@@ -219,33 +254,46 @@ function tupletsOf(vex: Vex, above: Tickables, below: Tickables, short: number) 
 const STEP_PX = 5
 const ABOVE_STAFF_PX = 40
 const STEM_AND_ACCENT_PX = 46
-function headroom(notes: readonly WrittenNote[], value: NoteValue): number {
-  const steps = notes.map(({ pitch }) => 7 * (pitch.octave + 1) + 'CDEFGAB'.indexOf(pitch.name[0] ?? 'C'))
-  const above = Math.max(0, ...steps.map((step) => step - (7 * 5 + 3)))
-  const needed = above * STEP_PX + STEM_AND_ACCENT_PX + (value === 'triplet' ? 22 : 0)
+function headroom(bars: readonly WrittenBar[]): number {
+  const events = bars.flatMap((bar) => bar.events)
+  const steps = events.flatMap(({ notes }) => notes.map(({ pitch }) => stepOnStaff(pitch)))
+  const above = Math.max(0, ...steps.map((step) => step - TOP_LINE))
+  const triplets = events.some(({ triplet }) => triplet)
+  const needed = above * STEP_PX + STEM_AND_ACCENT_PX + (triplets ? 22 : 0)
   return Math.max(0, needed - ABOVE_STAFF_PX)
 }
 
+/** Letters above C0; the guitar is written an octave higher than it sounds. */
+const stepOnStaff = ({ name, octave }: Pitch): number => 7 * (octave + 1) + letterIndexOf(name)
+const TOP_LINE = 7 * 5 + 3
+
 /** One beam a beat; a note that is left alone keeps its flag. */
-function beamsOf(vex: Vex, notes: readonly InstanceType<Vex['StaveNote']>[], aBeat: number) {
+function beamsOf(vex: Vex, drawn: readonly Drawn[]) {
   const beams: InstanceType<Vex['Beam']>[] = []
-  for (let at = 0; at < notes.length; at += aBeat) {
-    const group = notes.slice(at, at + aBeat)
-    if (group.length > 1) beams.push(new vex.Beam([...group], true))
-    else group[0]?.autoStem()
+  for (const group of byBeat(drawn, (event) => isShort(event) && event.notes.length > 0)) {
+    const notes = group.map(({ pair }) => pair[0])
+    if (notes.length > 1) beams.push(new vex.Beam(notes, true))
+    else notes[0]?.autoStem()
   }
   return beams
 }
 
-function pairOf(vex: Vex, { pitch, stringNumber, fret, accent }: WrittenNote, value: NoteValue): Pair {
-  const key = `${pitch.name.toLowerCase()}/${pitch.octave + 1}`
-  const note = new vex.StaveNote({ keys: [key], duration: DURATION[value], autoStem: value === 'quarter' })
-  if (accent) {
+function pairOf(vex: Vex, event: WrittenEvent, strings: number): Pair {
+  const duration = durationOf(event)
+  if (event.notes.length === 0) {
+    const rest = new vex.StaveNote({ keys: ['b/4'], duration: `${duration}r` })
+    if (event.dotted) vex.Dot.buildAndAttach([rest])
+    return [rest, new vex.GhostNote(duration)]
+  }
+  const keys = event.notes.map(({ pitch }) => `${pitch.name.toLowerCase()}/${pitch.octave + 1}`)
+  const note = new vex.StaveNote({ keys, duration, autoStem: !isShort(event) })
+  if (event.dotted) vex.Dot.buildAndAttach([note], { all: true })
+  if (event.accent) {
     const sign = new vex.Articulation('a>').setPosition(vex.ModifierPosition.ABOVE)
     // Above the staff: between its lines it would meet the beam.
     sign.setBetweenLines(false)
     note.addModifier(sign)
   }
-  const tab = new vex.TabNote({ positions: [{ str: stringNumber, fret }], duration: DURATION[value] })
-  return [note, tab]
+  const positions = event.notes.map(({ string, fret }) => ({ str: stringNumber(string, strings), fret }))
+  return [note, new vex.TabNote({ positions, duration })]
 }

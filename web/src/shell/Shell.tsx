@@ -13,22 +13,15 @@ import { Notifications } from '@mantine/notifications'
 import { useStore } from '@nanostores/react'
 import { tuningLetters } from '@nestling/core/neck'
 import { type ReactNode, useEffect, useState } from 'react'
+import { IconChevronDown, IconMoon, IconSun } from '../controls/icons.ts'
+import { EggPatterns } from '../neck/Egg.tsx'
 import { openPage, type PageData } from '../state/page.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
-import { IconChevronDown, IconMoon, IconSun } from './icons.ts'
 import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, theme } from './theme.ts'
-
-export type ViewName = 'Build' | 'Map' | 'Arpeggio' | 'Book' | 'Set-up'
-const VIEWS: readonly { readonly name: ViewName; readonly href: string }[] = [
-  { name: 'Build', href: '/' },
-  { name: 'Map', href: '/map' },
-  { name: 'Arpeggio', href: '/arpeggio' },
-  { name: 'Book', href: '/book' },
-  { name: 'Set-up', href: '/setup' },
-]
+import { VIEWS, type ViewName } from './views.ts'
 
 export interface ShellProps {
   readonly view: ViewName
@@ -49,6 +42,7 @@ export function Shell({ view, page, fixed = false, children }: ShellProps) {
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
       <Notifications position="top-right" autoClose={8000} mt={46} limit={3} />
       <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
+        <EggPatterns />
         <header className={classes['header']}>
           <a className={classes['name']} href="/">
             Nestling

@@ -2,9 +2,9 @@
 import { ActionIcon, Popover, SegmentedControl, Slider, Stack, Switch, Text } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import type { Settings } from '../contracts/settings.ts'
-import { changeSound } from '../state/hearing.ts'
+import { IconVolume, IconVolumeOff } from '../controls/icons.ts'
+import { changeSound } from '../state/playback.ts'
 import { $session, changeSettings } from '../state/session.ts'
-import { IconVolume, IconVolumeOff } from './icons.ts'
 import classes from './SoundMenu.module.css'
 
 const PARTS = [

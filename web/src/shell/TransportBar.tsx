@@ -3,11 +3,11 @@ import { ActionIcon, Button, Switch } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { useRef, useState } from 'react'
 import { FASTEST, SLOWEST } from '../contracts/settings.ts'
+import { IconMinus, IconPlayerPlay, IconPlayerStop, IconPlus } from '../controls/icons.ts'
 import { tapped, tempoOf, tempoWithin } from '../sound/tapTempo.ts'
 import { $playing } from '../sound/transport.ts'
-import { changeSound } from '../state/hearing.ts'
+import { changeSound } from '../state/playback.ts'
 import { $session } from '../state/session.ts'
-import { IconMinus, IconPlayerPlay, IconPlayerStop, IconPlus } from './icons.ts'
 import classes from './TransportBar.module.css'
 
 export interface TransportBarProps {

@@ -4,8 +4,9 @@ import { useEffect, useRef } from 'react'
 export interface PageKeys {
   /** By the key's name; a small letter stands for its capital as well. */
   readonly acts: Readonly<Record<string, (event: KeyboardEvent) => unknown>>
-  readonly undo: () => unknown
-  readonly redo: () => unknown
+  /** Not every view has something to undo. */
+  readonly undo: (() => unknown) | undefined
+  readonly redo: (() => unknown) | undefined
 }
 
 /** A field of text, and what goes through its choices with keys of its own. */

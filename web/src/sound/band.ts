@@ -3,7 +3,8 @@
  *   Score ─prepare→ every sound rendered ─strike(event, time)→ sources that start at that very time
  * The same band plays live and renders offline, so what is measured is what is heard.
  */
-import { decibels, PARTS, type Part, type ScoreEvent } from './score.ts'
+import { PARTS, type Part, type ScoreEvent } from '@nestling/core/time'
+import { decibels } from './decibels.ts'
 
 export type ToneLibrary = typeof import('tone')
 type Context = InstanceType<ToneLibrary['Context']> | InstanceType<ToneLibrary['OfflineContext']>

@@ -1,6 +1,7 @@
 /** A plain kit and two clicks, made from sine sweeps and noise. Mono samples within ±0.9. */
+
+import type { Drum } from '@nestling/core/time'
 import { noise } from './noise.ts'
-import type { Drum } from './score.ts'
 
 type Sample = (seconds: number) => number
 

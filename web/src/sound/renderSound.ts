@@ -1,7 +1,8 @@
 /** From the name of a sound to its samples. */
+
+import { DRUMS } from '@nestling/core/time'
 import { renderClick, renderDrum } from './drumSounds.ts'
 import { renderPluck } from './pluckedString.ts'
-import { DRUMS } from './score.ts'
 
 /** @throws RangeError for a name that no part of the band uses. */
 export function renderSound(sound: string, sampleRate: number): Float32Array<ArrayBuffer> {

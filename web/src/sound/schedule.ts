@@ -1,6 +1,7 @@
 /** A score on a clock: the same for what is heard and for what is rendered into a file. */
+
+import type { Score, ScoreEvent } from '@nestling/core/time'
 import type { Band, ToneLibrary } from './band.ts'
-import type { Score, ScoreEvent } from './score.ts'
 
 export type Clock = ReturnType<ToneLibrary['getTransport']>
 
@@ -9,22 +10,15 @@ export interface ClockOptions {
   readonly tempo: number
   /** 0 straight to 100, the second eighth as in triplets. */
   readonly swing: number
-  /** Beats at the start that a loop leaves out. */
-  readonly countIn: number
   /** Told of every event before it sounds, with its time in the audio context. */
   readonly onEvent?: (event: ScoreEvent, time: number) => void
 }
 
-export function scheduleScore(
-  clock: Clock,
-  band: Band,
-  score: Score,
-  { tempo, swing, countIn, onEvent }: ClockOptions,
-): void {
+export function scheduleScore(clock: Clock, band: Band, score: Score, { tempo, swing, onEvent }: ClockOptions): void {
   clock.bpm.value = tempo
   setSwingOf(clock, swing)
   clock.loop = score.loop
-  clock.setLoopPoints(ticks(clock, countIn), ticks(clock, score.beats))
+  clock.setLoopPoints(ticks(clock, score.countIn), ticks(clock, score.beats))
   for (const event of score.events)
     clock.schedule(
       (time) => {

@@ -1,9 +1,9 @@
 /** Music as a sound file (WAV), rendered as quickly as the machine can, by the same band and clock that are heard. */
-import { wrap } from 'comlink'
-import type { SoundsWorker } from '../workers/sounds.worker.ts'
+
+import type { Score } from '@nestling/core/time'
 import { type BandVolumes, createBand } from './band.ts'
 import { type ClockOptions, scheduleScore } from './schedule.ts'
-import type { Score } from './score.ts'
+import { soundsClient } from './soundsClient.ts'
 
 const SAMPLE_RATE = 44_100
 /** The last note rings out. */
@@ -15,26 +15,21 @@ export async function soundFile(
   options: Omit<ClockOptions, 'onEvent'> & { readonly volumes: BandVolumes },
 ): Promise<Blob> {
   const [tone, { default: toWav }] = await Promise.all([import('tone'), import('audiobuffer-to-wav')])
-  const worker = new Worker(new URL('../workers/sounds.worker.ts', import.meta.url), { type: 'module' })
-  const render = wrap<SoundsWorker>(worker).render
+  const { render } = soundsClient()
   const seconds = (score.beats * 60) / options.tempo + TAIL_S
-  try {
-    const rendered = await tone.Offline(
-      async (context) => {
-        const band = createBand(tone, context, render)
-        band.setVolumes(options.volumes)
-        await band.prepare(score.events)
-        scheduleScore(context.transport, band, { ...score, loop: false }, options)
-        context.transport.start(0)
-      },
-      seconds,
-      1,
-      SAMPLE_RATE,
-    )
-    const buffer = rendered.get()
-    if (!buffer) throw new Error('nothing was rendered')
-    return new Blob([toWav(buffer)], { type: 'audio/wav' })
-  } finally {
-    worker.terminate()
-  }
+  const rendered = await tone.Offline(
+    async (context) => {
+      const band = createBand(tone, context, render)
+      band.setVolumes(options.volumes)
+      await band.prepare(score.events)
+      scheduleScore(context.transport, band, { ...score, loop: false }, options)
+      context.transport.start(0)
+    },
+    seconds,
+    1,
+    SAMPLE_RATE,
+  )
+  const buffer = rendered.get()
+  if (!buffer) throw new Error('nothing was rendered')
+  return new Blob([toWav(buffer)], { type: 'audio/wav' })
 }

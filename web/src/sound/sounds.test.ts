@@ -1,7 +1,7 @@
+import { DRUMS } from '@nestling/core/time'
 import { describe, expect, test } from 'vitest'
 import { renderClick } from './drumSounds.ts'
 import { renderSound } from './renderSound.ts'
-import { DRUMS } from './score.ts'
 
 const RATE = 44_100
 const energy = (samples: Float32Array, from: number, to: number) =>

@@ -3,12 +3,12 @@
  * Tone's clock runs in a worker and looks ahead, so that a busy page doesn't shake the time. Loaded at the first sound, which
  * needs a gesture of the player.
  */
-import { wrap } from 'comlink'
+
+import type { Score, ScoreEvent } from '@nestling/core/time'
 import { atom } from 'nanostores'
-import type { SoundsWorker } from '../workers/sounds.worker.ts'
 import { type Band, type BandVolumes, createBand, type ToneLibrary } from './band.ts'
 import { scheduleScore, setSwingOf, ticks } from './schedule.ts'
-import type { Score, ScoreEvent } from './score.ts'
+import { soundsClient } from './soundsClient.ts'
 
 export interface Playing {
   readonly status: 'stopped' | 'starting' | 'counting' | 'playing'
@@ -25,12 +25,12 @@ export const $playing = atom<Playing>(STOPPED)
 
 export interface PlayOptions {
   readonly owner: string
-  /** Quarter notes in a minute. Without it a beat is a second, and everything is handed to the audio system at once. */
-  readonly tempo?: number
+  /** Quarter notes in a minute. */
+  readonly tempo: number
   /** 0 straight to 100, the second eighth as in triplets. */
   readonly swing?: number
-  /** Beats at the start in which only clicks are heard; a loop leaves them out. */
-  readonly countIn?: number
+  /** Everything is handed to the audio system at once: for a chord that must sound now, whatever the clock does. */
+  readonly atOnce?: boolean
   readonly volumes: BandVolumes
   /** How long the cursor waits for the sound, in ms. */
   readonly latencyMs?: number
@@ -57,11 +57,8 @@ async function startEngine(): Promise<Engine> {
     context.lookAhead = LOOK_AHEAD_S
     context.updateInterval = LOOK_AHEAD_S / 5
   }
-  const worker = wrap<SoundsWorker>(
-    new Worker(new URL('../workers/sounds.worker.ts', import.meta.url), { type: 'module' }),
-  )
   window.addEventListener('pagehide', stop)
-  return { tone, band: createBand(tone, context as InstanceType<ToneLibrary['Context']>, worker.render) }
+  return { tone, band: createBand(tone, context as InstanceType<ToneLibrary['Context']>, soundsClient().render) }
 }
 
 /** The band and its context; the first call needs a gesture. */
@@ -76,7 +73,8 @@ export function soundEngine(): Promise<Engine> {
 /** Plays a score from its beginning; what played before ends. */
 export async function play(score: Score, options: PlayOptions): Promise<void> {
   const mine = ++ticket
-  const { owner, tempo, swing = 0, countIn = 0, volumes, latencyMs = 0 } = options
+  const { owner, tempo, swing = 0, atOnce = false, volumes, latencyMs = 0 } = options
+  const { countIn } = score
   $playing.set({ ...STOPPED, status: 'starting', owner })
   try {
     const { tone, band } = await soundEngine()
@@ -85,10 +83,10 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
     halt(tone, band)
     band.setVolumes(volumes)
     const cursor = cursorOf(tone, mine, latencyMs / 1000)
-    if (tempo === undefined) strikeAll(tone, band, score, cursor, mine)
+    if (atOnce) strikeAll(tone, band, score, { tempo, cursor, mine })
     else {
       const transport = tone.getTransport()
-      scheduleScore(transport, band, score, { tempo, swing, countIn, onEvent: cursor })
+      scheduleScore(transport, band, score, { tempo, swing, onEvent: cursor })
       const drawn = (beats: number, does: () => void) =>
         transport.schedule(
           (time) => tone.getDraw().schedule(() => mine === ticket && does(), time),
@@ -107,14 +105,20 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
   }
 }
 
-/** A score in free time: its events keep no clock waiting, so the first of them sounds at once. */
-function strikeAll(tone: ToneLibrary, band: Band, score: Score, cursor: Cursor, mine: number): void {
+/** A score handed over whole: its events keep no clock waiting, so the first of them sounds at once. */
+function strikeAll(
+  tone: ToneLibrary,
+  band: Band,
+  score: Score,
+  { tempo, cursor, mine }: { readonly tempo: number; readonly cursor: Cursor; readonly mine: number },
+): void {
   const start = tone.getContext().currentTime + START_S
+  const beat = 60 / tempo
   for (const event of score.events) {
-    cursor(event, start + event.at)
-    band.strike(event, start + event.at, 1)
+    cursor(event, start + event.at * beat)
+    band.strike(event, start + event.at * beat, beat)
   }
-  tone.getDraw().schedule(() => mine === ticket && stop(), start + score.beats)
+  tone.getDraw().schedule(() => mine === ticket && stop(), start + score.beats * beat)
 }
 
 type Cursor = (event: ScoreEvent, time: number) => void

@@ -1,7 +1,7 @@
 /** Calls to our own endpoints. A refusal is a value with the server's sentence; a lost connection says so. */
 import type { Problem } from '../contracts/problem.ts'
 
-export type Answer<T> =
+export type Reply<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly status: number; readonly message: string }
 
@@ -9,7 +9,7 @@ export async function call<T>(
   method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE',
   path: string,
   body?: unknown,
-): Promise<Answer<T>> {
+): Promise<Reply<T>> {
   let response: Response
   try {
     response = await fetch(path, {

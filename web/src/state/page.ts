@@ -1,7 +1,7 @@
 /** What every page is given by the server, and how the stores take it before the first drawing. */
 import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
+import type { Tray } from '../contracts/progression.ts'
 import type { Settings } from '../contracts/settings.ts'
-import type { Tray } from '../contracts/tray.ts'
 import { $session, sessionOf } from './session.ts'
 import { $tray } from './tray.ts'
 

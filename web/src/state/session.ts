@@ -1,9 +1,10 @@
 /** Who plays, on what, with which habits: the same in every view, kept by the server. */
-import type { Setting } from '@nestling/core/build'
+
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import type { Player } from '@nestling/core/request'
 import { atom, computed } from 'nanostores'
 import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
-import { DEFAULT_SETTINGS, type Settings, settingOf } from '../contracts/settings.ts'
+import { DEFAULT_SETTINGS, playerOf, type Settings } from '../contracts/settings.ts'
 import { call } from './http.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
@@ -45,26 +46,26 @@ export function showKept(session: Session): void {
 }
 
 let lastAsked: readonly unknown[] = []
-let lastSetting: Setting | undefined
+let lastPlayer: Player | undefined
 
 /** The same object as long as nothing in it changes: a new volume must not have every shape searched again. */
-export const $setting = computed($session, ({ settings, instrument, tunings }): Setting => {
+export const $player = computed($session, ({ settings, instrument, tunings }): Player => {
   const { handComfortMm, leavingOut, thumb, withBassPlayer, naming } = settings
   const asked = [handComfortMm, leavingOut, thumb, withBassPlayer, naming, instrument, tunings]
-  if (lastSetting && asked.every((one, index) => one === lastAsked[index])) return lastSetting
+  if (lastPlayer && asked.every((one, index) => one === lastAsked[index])) return lastPlayer
   lastAsked = asked
-  lastSetting = settingOf(settings, instrument, tunings)
-  return lastSetting
+  lastPlayer = playerOf(settings, instrument, tunings)
+  return lastPlayer
 })
 
 /** Shows the change at once; when the server refuses, the old state comes back with the reason. */
 export async function changeSettings(changes: Partial<Settings>): Promise<void> {
   const before = $session.get()
   $session.set(sessionOf({ ...before.settings, ...changes }, before.instruments, before.tunings))
-  const answer = await call<Settings>('PATCH', '/api/settings', changes)
-  if (answer.ok) return tellOthers('session', $session.get())
+  const reply = await call<Settings>('PATCH', '/api/settings', changes)
+  if (reply.ok) return tellOthers('session', $session.get())
   $session.set(before)
-  tell.problem('Not kept', answer.message)
+  tell.problem('Not kept', reply.message)
 }
 
 export const chooseInstrument = (instrumentId: number): Promise<void> => changeSettings({ instrumentId })

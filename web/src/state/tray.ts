@@ -1,7 +1,14 @@
-/** The tray: shapes collected while working. A change shows at once and lands in the database; a refusal brings back what is there. */
+/**
+ * The tray: the current progression, shapes collected while working. A change shows at once and lands in the database; a
+ * refusal brings back what is there.
+ */
+import { readSymbol } from '@nestling/core/chord'
+import { EMPTY_PROGRESSION, type StepTexts, stepFor, withSteps, writeProgression } from '@nestling/core/progression'
+import { readShape, type Shape } from '@nestling/core/shape'
 import { atom } from 'nanostores'
-import { EMPTY_TRAY, type KeptSet, MOST_IN_TRAY, type Tray, type TrayShape } from '../contracts/tray.ts'
-import { type Answer, call } from './http.ts'
+import { EMPTY_TRAY, type KeptSet, type KeptSetDraft, MOST_STEPS, type Tray } from '../contracts/progression.ts'
+import { call, type Reply } from './http.ts'
+import { newId } from './ids.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
 
@@ -15,58 +22,97 @@ hearOthers<Tray>('tray', (tray) => {
 
 let queue: Promise<void> = Promise.resolve()
 
+type Change = (tray: Tray) => Partial<Omit<Tray, 'version'>>
+
 /** Changes are sent one after another, each over the version that the one before has made. */
-function change(to: (tray: Tray) => Omit<Tray, 'version'>): Promise<void> {
+function change(to: Change): Promise<void> {
   const shown = $tray.get()
-  $tray.set({ ...to(shown), version: shown.version })
+  $tray.set({ ...shown, ...to(shown) })
   $trayKept.set('keeping')
   queue = queue.then(async () => {
-    const wanted = $tray.get()
-    const answer = await call<Tray>('PUT', '/api/tray', wanted)
-    if (answer.ok) {
+    const reply = await call<Tray>('PUT', '/api/tray', $tray.get())
+    if (reply.ok) {
       // What was changed meanwhile stays; only the version is the server's.
-      $tray.set({ ...$tray.get(), version: answer.value.version })
+      $tray.set({ ...$tray.get(), version: reply.value.version })
       $trayKept.set('kept')
       tellOthers('tray', $tray.get())
       return
     }
     $trayKept.set('not kept')
-    tell.problem('The tray is not kept', answer.message)
-    if (answer.status !== 409) return
+    tell.problem('The tray is not kept', reply.message)
+    if (reply.status !== 409) return
     const there = await call<Tray>('GET', '/api/tray')
     if (there.ok) $tray.set(there.value)
   })
   return queue
 }
 
-export function addToTray(shape: Omit<TrayShape, 'id'>): Promise<void> {
-  if ($tray.get().shapes.length >= MOST_IN_TRAY) {
-    tell.problem('The tray is full', `It holds ${MOST_IN_TRAY} shapes. Keep it to the Book, or take some out.`)
-    return Promise.resolve()
-  }
-  const id = `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`
-  return change((tray) => ({ ...tray, shapes: [...tray.shapes, { ...shape, id }] }))
+/** Shapes as steps of a bar each, behind what is there. What does not fit is told. */
+export function addToTray(shapes: readonly Shape[]): Promise<void> {
+  const room = MOST_STEPS - $tray.get().steps.length
+  if (shapes.length > room)
+    tell.problem('The tray is full', `${room} of ${shapes.length} shapes went in; it holds ${MOST_STEPS}.`)
+  const fitting = shapes.slice(0, room)
+  if (fitting.length === 0) return Promise.resolve()
+  const steps = fitting.map((shape) => stepFor(shape, newId()))
+  const texts = writeProgression(withSteps(EMPTY_PROGRESSION, steps)).steps.map(stepTextsOf)
+  return change((tray) => ({ steps: [...tray.steps, ...texts] }))
 }
 
-export const replaceTray = (shapes: readonly TrayShape[], name: string): Promise<void> =>
-  change(() => ({ name, shapes: [...shapes] }))
+const stepTextsOf = ({ shape, ...step }: StepTexts): Tray['steps'][number] => ({
+  ...step,
+  shape: shape === null ? null : { ...shape, fingers: shape.fingers ?? '' },
+})
+
+export const replaceTray = ({ title, key, metre, tempoBpm, steps }: Omit<Tray, 'version'>): Promise<void> =>
+  change(() => ({ title, key, metre, tempoBpm, steps: [...steps] }))
+
+export const emptyTray = (): Promise<void> => replaceTray(EMPTY_TRAY)
 
 export const moveInTray = (from: number, to: number): Promise<void> =>
   change((tray) => {
-    const shapes = [...tray.shapes]
-    const [moved] = shapes.splice(from, 1)
-    if (moved) shapes.splice(to, 0, moved)
-    return { ...tray, shapes }
+    const steps = [...tray.steps]
+    const [moved] = steps.splice(from, 1)
+    if (moved) steps.splice(to, 0, moved)
+    return { steps }
   })
 
 export const removeFromTray = (id: string): Promise<void> =>
-  change((tray) => ({ ...tray, shapes: tray.shapes.filter((shape) => shape.id !== id) }))
+  change((tray) => ({ steps: tray.steps.filter((step) => step.id !== id) }))
 
-export const nameTray = (name: string): Promise<void> => change((tray) => ({ ...tray, name }))
+export const nameTray = (title: string): Promise<void> => change(() => ({ title }))
 
 /** Keeps the tray as a set in the Book. */
-export const keepTray = (name: string): Promise<Answer<KeptSet>> =>
-  call('POST', '/api/sets', { name, shapes: $tray.get().shapes })
+export function keepTray(title: string): Promise<Reply<KeptSet>> {
+  const { version: _, ...progression } = $tray.get()
+  return call('POST', '/api/sets', { ...progression, title } satisfies KeptSetDraft)
+}
 
-export const deleteSet = (id: number): Promise<Answer<undefined>> => call('DELETE', `/api/sets/${id}`)
-export const restoreSet = (id: number): Promise<Answer<KeptSet>> => call('POST', `/api/sets/${id}/restore`)
+export const deleteSet = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/sets/${id}`)
+export const restoreSet = (id: number): Promise<Reply<KeptSet>> => call('POST', `/api/sets/${id}/restore`)
+
+/** A step as it is drawn and heard; a shape that can't be read is told by its texts and not lost. */
+export interface ShownStep {
+  readonly id: string
+  readonly chord: Shape['chord'] | undefined
+  readonly shape: Shape | undefined
+  readonly texts: StepTexts
+}
+
+const shown = new WeakMap<StepTexts, ShownStep>()
+
+export function shownStep(texts: StepTexts): ShownStep {
+  let step = shown.get(texts)
+  if (step === undefined) {
+    const shape = texts.shape === null ? undefined : readShape(texts.shape)
+    const chord = readSymbol(texts.chord)
+    step = {
+      id: texts.id,
+      chord: chord.ok ? chord.value : undefined,
+      shape: shape?.ok ? shape.value : undefined,
+      texts,
+    }
+    shown.set(texts, step)
+  }
+  return step
+}

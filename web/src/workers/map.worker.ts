@@ -1,19 +1,13 @@
 /** The map of a chord and what a change does to it, off the main thread. */
-import {
-  type Build,
-  type ChangedMap,
-  type ChordMap,
-  changedMap,
-  type MapChange,
-  mapOf,
-  type Setting,
-} from '@nestling/core/build'
+
+import { type ChangedMap, type ChordMap, changedMap, type MapChange, mapOf } from '@nestling/core/map'
+import type { Player, Question } from '@nestling/core/request'
 import { expose } from 'comlink'
 
 const api = {
-  mapOf: (build: Build, setting: Setting): ChordMap => mapOf(build, setting),
-  changedMap: (map: ChordMap, build: Build, setting: Setting, change: MapChange): ChangedMap =>
-    changedMap(map, build, setting, change),
+  mapOf: (question: Question, player: Player): ChordMap => mapOf(question, player),
+  changedMap: (map: ChordMap, question: Question, player: Player, change: MapChange): ChangedMap =>
+    changedMap(map, question, player, change),
 }
 
 export type MapWorker = typeof api

@@ -1,17 +1,19 @@
 /** The search, off the main thread: one of these answers the page, another counts what the choices would give. */
-import { type Build, playableCount, type Setting, type ShapesFound, shapesFor } from '@nestling/core/build'
+
+import { playableCount, type ShapesFound, shapesFor } from '@nestling/core/answer'
+import type { Player, Question } from '@nestling/core/request'
 import { expose, transfer } from 'comlink'
 
 const api = {
-  shapesFor(build: Build, setting: Setting, limit: number): ShapesFound {
-    const found = shapesFor(build, setting, limit)
+  shapesFor(question: Question, player: Player, limit: number): ShapesFound {
+    const found = shapesFor(question, player, limit)
     if (!warm) {
       warm = true
-      setTimeout(() => warmUp(build, setting), WARM_UP_AFTER_MS)
+      setTimeout(() => warmUp(question, player), WARM_UP_AFTER_MS)
     }
     return transfer(found, [found.frets.buffer, found.scores.buffer, found.reachesMm.buffer, found.held.buffer])
   },
-  playableCount: (build: Build, setting: Setting): number => playableCount(build, setting),
+  playableCount: (question: Question, player: Player): number => playableCount(question, player),
 }
 
 /**
@@ -20,9 +22,15 @@ const api = {
  */
 let warm = false
 const WARM_UP_AFTER_MS = 300
-function warmUp(build: Build, setting: Setting): void {
-  const wide: Build = { ...build, strings: undefined, arrangement: { kind: 'any' }, bass: undefined, omit: undefined }
-  for (let round = 0; round < 3; round++) shapesFor(wide, setting, Number.POSITIVE_INFINITY)
+function warmUp(question: Question, player: Player): void {
+  const wide: Question = {
+    ...question,
+    strings: undefined,
+    arrangement: { kind: 'any' },
+    bass: undefined,
+    omit: undefined,
+  }
+  for (let round = 0; round < 3; round++) shapesFor(wide, player, Number.POSITIVE_INFINITY)
 }
 
 export type SearchWorker = typeof api

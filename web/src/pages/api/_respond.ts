@@ -1,7 +1,8 @@
 /** What every endpoint needs: say no in one shape, read a body within limits, read a query into one schema. */
-import type { FieldError } from '@nestling/core/build'
 import * as v from 'valibot'
 import type { Problem } from '../../contracts/problem.ts'
+import type { Outcome } from '../../data/outcome.ts'
+import { type ToldError, type Words, wordsOf } from '../../words/errors.ts'
 
 export const problem = (
   status: number,
@@ -9,7 +10,10 @@ export const problem = (
 ): Response => Response.json({ error, field, at, expected } satisfies Problem, { status })
 
 /** What core says of a text, as a refusal of the field that it stood in. */
-export const refuse = (field: string, { message, at, expected }: Omit<FieldError, 'field'>): Response =>
+export const refuse = (field: string, error: ToldError & { readonly at: number }): Response =>
+  refuseWith(field, { at: error.at, ...wordsOf(error) })
+
+export const refuseWith = (field: string, { message, at = 0, expected }: Words & { readonly at?: number }): Response =>
   problem(400, { error: message, field, at, expected })
 
 /** The first issue of a failed parse as a refusal. */
@@ -19,58 +23,94 @@ export function invalid(issues: readonly [v.BaseIssue<unknown>, ...v.BaseIssue<u
   return problem(400, { error: `${field}: ${issue.message}`, field, expected: issue.expected ?? issue.message })
 }
 
+type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response }
+
 const MOST_BODY_CHARACTERS = 64 * 1024
 
 /** The request's JSON checked against a schema, or the refusal to answer with. */
 export async function readBody<Schema extends v.GenericSchema>(
   request: Request,
   schema: Schema,
-): Promise<
-  { readonly ok: true; readonly value: v.InferOutput<Schema> } | { readonly ok: false; readonly response: Response }
-> {
+): Promise<Read<v.InferOutput<Schema>>> {
+  const refused = (status: number, error: string, expected: string) =>
+    ({ ok: false, response: problem(status, { error, field: 'body', expected }) }) as const
   const text = await request.text()
   if (text.length > MOST_BODY_CHARACTERS)
-    return {
-      ok: false,
-      response: problem(413, {
-        error: 'the request is too large; expected at most 64 KB',
-        field: 'body',
-        expected: 'at most 65536 bytes',
-      }),
-    }
+    return refused(413, 'the request is too large; expected at most 64 KB', 'at most 65536 bytes')
   let json: unknown
   try {
     json = JSON.parse(text)
   } catch {
-    return {
-      ok: false,
-      response: problem(400, { error: 'the body is not JSON', field: 'body', expected: 'a JSON object' }),
-    }
+    return refused(400, 'the body is not JSON', 'a JSON object')
   }
   const parsed = v.safeParse(schema, json)
   return parsed.success ? { ok: true, value: parsed.output } : { ok: false, response: invalid(parsed.issues) }
 }
 
 /** A query string as an object; a field given twice is refused rather than half-read. */
-export function readQuery<Schema extends v.GenericSchema>(
-  url: URL,
-  schema: Schema,
-): { readonly ok: true; readonly value: v.InferOutput<Schema> } | { readonly ok: false; readonly response: Response } {
-  const fields: Record<string, string> = {}
+export function readQuery<Schema extends v.GenericSchema>(url: URL, schema: Schema): Read<v.InferOutput<Schema>> {
+  const fields = new Map<string, string>()
   for (const [field, value] of url.searchParams) {
-    if (field in fields)
+    if (fields.has(field))
       return {
         ok: false,
         response: problem(400, { error: `${field} is given twice; expected once`, field, expected: 'each field once' }),
       }
-    fields[field] = value
+    fields.set(field, value)
   }
-  const parsed = v.safeParse(schema, fields)
+  const parsed = v.safeParse(schema, Object.fromEntries(fields))
   return parsed.success ? { ok: true, value: parsed.output } : { ok: false, response: invalid(parsed.issues) }
 }
 
 export const idFrom = (text: string | undefined): number | undefined =>
   text !== undefined && /^\d{1,12}$/.test(text) ? Number(text) : undefined
 
+export interface About<Value> {
+  /** `shape`, `instrument`, `deleted set`. */
+  readonly what: string
+  /** The name that was wanted, where a name can be taken. */
+  readonly name?: string | undefined
+  /** What the page tried to keep: told beside what is there when the two do not agree. */
+  readonly yours?: unknown
+  readonly staleWords?: ((now: Value) => string) | undefined
+  /** 201 for what is new. */
+  readonly status?: number | undefined
+}
+
+/** The one answer to each outcome of a change. */
+export function answerOutcome<Value>(outcome: Outcome<Value>, about: About<Value>): Response {
+  switch (outcome.kind) {
+    case 'done':
+      return outcome.value === undefined
+        ? new Response(null, { status: 204 })
+        : Response.json(outcome.value, { status: about.status ?? 200 })
+    case 'missing':
+      return noSuch(about.what)
+    case 'name-taken':
+      return problem(409, {
+        error: `there is ${article(about.what)} ${about.what} called ${about.name} already`,
+        field: 'name',
+        expected: 'another name',
+      })
+    case 'stale': {
+      const { now } = outcome
+      const version = (now as { readonly version?: number }).version ?? 0
+      return Response.json(
+        {
+          error: about.staleWords?.(now) ?? `the ${about.what} was changed on another page`,
+          field: 'version',
+          at: 0,
+          expected: String(version),
+          now,
+          yours: about.yours,
+        },
+        { status: 409 },
+      )
+    }
+  }
+}
+
+const article = (word: string): string => (/^[aeiou]/.test(word) ? 'an' : 'a')
+
 export const noSuch = (what: string): Response =>
-  problem(404, { error: `there is no such ${what} in the Book`, field: 'id', expected: `the id of a ${what}` })
+  problem(404, { error: `there is no such ${what}`, field: 'id', expected: `the id of ${article(what)} ${what}` })

@@ -1,13 +1,14 @@
 /** Reads a shape and its tuning out of a query, for the endpoints that ask about one. */
 import { type Neck, neckOf, readTuning, STANDARD_INSTRUMENT, STANDARD_TUNING, type Tuning } from '@nestling/core/neck'
-import { type Frets, readShape } from '@nestling/core/voicing'
-import { refuse } from './_respond.ts'
+import { type Frets, highestPressed, readFrets } from '@nestling/core/voicing'
+import { refuse, refuseWith } from './_respond.ts'
 
 type Read<T> = ({ readonly ok: true } & T) | { readonly ok: false; readonly response: Response }
 
 /** Frets to 24, all of them in reach: a script asks about the strings, not about one guitar's body. */
-export const neckIn = (tuning: Tuning): Neck =>
-  neckOf({ ...STANDARD_INSTRUMENT, tuning, frets: 24, lastReachableFret: 24 })
+export const SCRIPTS_INSTRUMENT = { ...STANDARD_INSTRUMENT, frets: 24, lastReachableFret: 24 }
+
+const neckIn = (tuning: Tuning): Neck => neckOf({ ...SCRIPTS_INSTRUMENT, tuning })
 
 function readTuningField(text: string | undefined): Read<{ readonly tuning: Tuning }> {
   if (text === undefined) return { ok: true, tuning: STANDARD_TUNING }
@@ -21,18 +22,18 @@ export function readShapeFields(query: {
 }): Read<{ readonly frets: Frets; readonly neck: Neck }> {
   const tuning = readTuningField(query.tuning)
   if (!tuning.ok) return tuning
-  const frets = readShape(query.frets, tuning.tuning.strings.length)
+  const frets = readFrets(query.frets, tuning.tuning.strings.length)
   if (!frets.ok) return { ok: false, response: refuse('frets', frets.error) }
   const neck = neckIn(tuning.tuning)
-  const beyond = frets.value.find((fret) => fret !== null && fret > neck.lastFret)
-  if (beyond !== undefined)
-    return {
-      ok: false,
-      response: refuse('frets', {
-        message: `there is no fret ${beyond}; expected frets up to ${neck.lastFret}`,
-        at: query.frets.indexOf(String(beyond)),
-        expected: `frets up to ${neck.lastFret}`,
-      }),
-    }
-  return { ok: true, frets: frets.value, neck }
+  const highest = highestPressed(frets.value)
+  if (highest <= neck.lastFret) return { ok: true, frets: frets.value, neck }
+  const expected = `frets up to ${neck.lastFret}`
+  return {
+    ok: false,
+    response: refuseWith('frets', {
+      message: `there is no fret ${highest}; expected ${expected}`,
+      at: query.frets.indexOf(String(highest)),
+      expected,
+    }),
+  }
 }

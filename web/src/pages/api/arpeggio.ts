@@ -1,21 +1,23 @@
 import { type ArpeggioWay, arpeggioOf, highestPosition, lowestPosition, playingOrder } from '@nestling/core/arpeggio'
-import { instrumentFor, readBuild } from '@nestling/core/build'
-import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import { neckOf } from '@nestling/core/neck'
 import { parseDegree } from '@nestling/core/pitch'
+import { instrumentFor, readQuestion } from '@nestling/core/request'
 import type { APIRoute } from 'astro'
-import { ArpeggioQuery } from '../../contracts/arpeggioQuery.ts'
-import { DEFAULT_SETTINGS, settingOf } from '../../contracts/settings.ts'
+import { ArpeggioQuery } from '../../contracts/queries.ts'
+import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
+import { cutWords } from '../../words/arpeggio.ts'
 import { problem, readQuery, refuse } from './_respond.ts'
+import { SCRIPTS_INSTRUMENT } from './_shape.ts'
 
 /** `GET /api/arpeggio?chord=Ebmaj7&position=5`: the tones under one hand with fingers, and the order of playing. */
 export const GET: APIRoute = ({ url }) => {
   const query = readQuery(url, ArpeggioQuery)
   if (!query.ok) return query.response
   const { chord, tuning, position, way: kind, string, octaves, from, direction, pattern } = query.value
-  const setting = settingOf(DEFAULT_SETTINGS, { ...STANDARD_INSTRUMENT, frets: 24, lastReachableFret: 24 })
-  const build = readBuild({ chord, ...(tuning === undefined ? {} : { tuning }) }, setting)
-  if (!build.ok) return refuse(build.error.field, build.error)
-  const neck = neckOf(instrumentFor(build.value, setting))
+  const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
+  const question = readQuestion({ chord, ...(tuning === undefined ? {} : { tuning }) }, player)
+  if (!question.ok) return refuse(question.error.field, question.error)
+  const neck = neckOf(instrumentFor(question.value, player))
   const [low, high] = [lowestPosition(neck), highestPosition(neck)]
   if (position < low || position > high)
     return problem(400, {
@@ -44,7 +46,7 @@ export const GET: APIRoute = ({ url }) => {
     'one-string': { kind: 'one-string', string: index },
     'two-a-string': { kind: 'two-a-string', at: position },
   }
-  const { notes, others, cost, widestMm, cut } = arpeggioOf(build.value.chord, neck, setting.hand, ways[kind])
+  const { notes, others, cost, widestMm, cut } = arpeggioOf(question.value.chord, neck, player.hand, ways[kind])
   return Response.json({
     notes: notes.map(({ string: at, fret, degree, note, midi, finger, handAt }) => ({
       string: strings - at,
@@ -66,6 +68,6 @@ export const GET: APIRoute = ({ url }) => {
     shifts: cost.shifts,
     stretches: cost.stretches,
     widestMm: Math.round(widestMm),
-    ...(cut === undefined ? {} : { cut }),
+    ...(cut === undefined ? {} : { cut: cutWords(cut, strings) }),
   })
 }

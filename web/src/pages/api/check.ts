@@ -1,7 +1,7 @@
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { checkClaim } from '@nestling/core/name'
 import type { APIRoute } from 'astro'
-import { CheckQuery } from '../../contracts/shapeQuery.ts'
+import { CheckQuery } from '../../contracts/queries.ts'
 import { readQuery, refuse } from './_respond.ts'
 import { readShapeFields } from './_shape.ts'
 

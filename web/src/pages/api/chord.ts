@@ -1,6 +1,6 @@
 import { familyOf, notesOf, readSymbol, stackedThirds, writeSymbol } from '@nestling/core/chord'
 import type { APIRoute } from 'astro'
-import { ChordQuery } from '../../contracts/voicingsQuery.ts'
+import { ChordQuery } from '../../contracts/queries.ts'
 import { readQuery, refuse } from './_respond.ts'
 
 /** `GET /api/chord?symbol=F%23m7b5` */

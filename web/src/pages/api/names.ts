@@ -2,10 +2,10 @@ import { readKey } from '@nestling/core/key'
 import { namesOf } from '@nestling/core/name'
 import { readNote } from '@nestling/core/pitch'
 import type { APIRoute } from 'astro'
-import { NamesQuery } from '../../contracts/shapeQuery.ts'
-import { readQuery, refuse } from './_respond.ts'
+import { NamesQuery } from '../../contracts/queries.ts'
+import { nameJson } from './_json.ts'
+import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { readShapeFields } from './_shape.ts'
-import { nameTold } from './_told.ts'
 
 /** `GET /api/names?frets=x68786`: every name of a shape, best first; over a bass, or in a key. */
 export const GET: APIRoute = ({ url }) => {
@@ -15,12 +15,11 @@ export const GET: APIRoute = ({ url }) => {
   if (!shape.ok) return shape.response
   const bass = query.value.bass === undefined ? undefined : readNote(query.value.bass)
   if (query.value.bass !== undefined && bass === undefined)
-    return refuse('bass', {
+    return refuseWith('bass', {
       message: `${query.value.bass} is not a note name; expected one such as C, F# or Bb`,
-      at: 0,
       expected: 'a note name such as C, F# or Bb',
     })
   const key = query.value.key === undefined ? undefined : readKey(query.value.key)
   if (key && !key.ok) return refuse('key', key.error)
-  return Response.json({ names: namesOf(shape.frets, shape.neck, { bass, key: key?.value.notes }).map(nameTold) })
+  return Response.json({ names: namesOf(shape.frets, shape.neck, { bass, key: key?.value.notes }).map(nameJson) })
 }

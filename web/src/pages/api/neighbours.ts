@@ -1,11 +1,12 @@
 import { readSymbol } from '@nestling/core/chord'
-import { checkClaim, namesOf, oneToneNeighbours, twoToneNeighbours } from '@nestling/core/name'
+import { checkClaim, namesOf } from '@nestling/core/name'
+import { oneToneNeighbours, twoToneNeighbours } from '@nestling/core/near'
 import { voicingOf } from '@nestling/core/voicing'
 import type { APIRoute } from 'astro'
-import { NeighboursQuery } from '../../contracts/shapeQuery.ts'
-import { readQuery, refuse } from './_respond.ts'
+import { NeighboursQuery } from '../../contracts/queries.ts'
+import { neighbourJson } from './_json.ts'
+import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { readShapeFields } from './_shape.ts'
-import { neighbourTold } from './_told.ts'
 
 /** `GET /api/neighbours?frets=x6878x&symbol=Ebmaj7`: what one moved tone (or two) makes of a shape, by name. */
 export const GET: APIRoute = ({ url }) => {
@@ -21,15 +22,14 @@ export const GET: APIRoute = ({ url }) => {
   if (chord === undefined || voicing === undefined) {
     const wrong = chord && checkClaim(chord, frets, neck)
     const where = wrong?.verdict === 'wrong' ? wrong.wrong.map(({ string }) => frets.length - string).join(', ') : ''
-    return refuse(chord === undefined ? 'frets' : 'symbol', {
+    return refuseWith(chord === undefined ? 'frets' : 'symbol', {
       message:
         chord === undefined
           ? 'one tone has no neighbours; expected two tones or more'
           : `the shape sounds other tones on string ${where}; expected a symbol that fits the shape`,
-      at: 0,
       expected: chord === undefined ? 'two tones or more' : 'a symbol that fits the shape',
     })
   }
   const found = query.value.tones === '2' ? twoToneNeighbours(voicing, neck) : oneToneNeighbours(voicing, neck)
-  return Response.json({ count: found.length, neighbours: found.map(neighbourTold) })
+  return Response.json({ count: found.length, neighbours: found.map(neighbourJson) })
 }

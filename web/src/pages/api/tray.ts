@@ -1,23 +1,18 @@
+import { readProgression } from '@nestling/core/progression'
 import type { APIRoute } from 'astro'
-import { TrayDraft } from '../../contracts/tray.ts'
-import { readBody } from './_respond.ts'
+import { progressionTexts, TrayDraft } from '../../contracts/progression.ts'
+import { answerOutcome, readBody, refuse } from './_respond.ts'
 
 export const GET: APIRoute = ({ locals }) => Response.json(locals.tray.read())
 
 export const PUT: APIRoute = async ({ request, locals }) => {
   const draft = await readBody(request, TrayDraft)
   if (!draft.ok) return draft.response
-  const outcome = locals.tray.replace(draft.value)
-  if (outcome.kind === 'done') return Response.json(outcome.tray)
-  return Response.json(
-    {
-      error: 'the tray was changed on another page; this page now shows it as it is',
-      field: 'version',
-      at: 0,
-      expected: String(outcome.now.version),
-      now: outcome.now,
-      yours: draft.value,
-    },
-    { status: 409 },
-  )
+  const read = readProgression(progressionTexts(draft.value))
+  if (!read.ok) return refuse(read.error.field, read.error)
+  return answerOutcome(locals.tray.replace(draft.value, new Date()), {
+    what: 'tray',
+    yours: draft.value,
+    staleWords: () => 'the tray was changed on another page; this page now shows it as it is',
+  })
 }

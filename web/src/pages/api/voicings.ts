@@ -1,21 +1,31 @@
-import { answerTo, type BuildParams, readBuild } from '@nestling/core/build'
+import { answerTo } from '@nestling/core/answer'
 import { writeSymbol } from '@nestling/core/chord'
-import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import { type QuestionTexts, readQuestion } from '@nestling/core/request'
 import { writeArrangement } from '@nestling/core/voicing'
 import type { APIRoute } from 'astro'
-import { DEFAULT_SETTINGS, settingOf } from '../../contracts/settings.ts'
-import { VoicingsQuery } from '../../contracts/voicingsQuery.ts'
+import { VoicingsQuery } from '../../contracts/queries.ts'
+import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readQuery, refuse } from './_respond.ts'
+import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+
+/** One question must not stop the server for everybody: it ends with what it has, and says so. */
+const MOST_STEPS = 20_000_000
+const MOST_ROWS = 20_000
+const MOST_MS = 800
+const budgetOf = () => {
+  const ends = performance.now() + MOST_MS
+  return { steps: MOST_STEPS, rows: MOST_ROWS, isOver: () => performance.now() > ends }
+}
 
 /** `GET /api/voicings?chord=Ebmaj7&strings=5432&arrangement=drop-2`: every shape that qualifies, easiest first. */
 export const GET: APIRoute = ({ url }) => {
   const query = readQuery(url, VoicingsQuery)
   if (!query.ok) return query.response
   const { limit, ...fields } = query.value
-  const setting = settingOf(DEFAULT_SETTINGS, { ...STANDARD_INSTRUMENT, frets: 24, lastReachableFret: 24 })
-  const build = readBuild(fields as BuildParams, setting)
-  if (!build.ok) return refuse(build.error.field, build.error)
-  const { shapes, count, truncated } = answerTo(build.value, setting, limit)
+  const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
+  const question = readQuestion(fields as QuestionTexts, player)
+  if (!question.ok) return refuse(question.error.field, question.error)
+  const { shapes, count, cut } = answerTo(question.value, player, { limit, budget: budgetOf() })
   const voicings = shapes.map(({ frets, voicing, reachMm, fingering, names }) => ({
     frets,
     degrees: voicing.degrees,
@@ -29,5 +39,5 @@ export const GET: APIRoute = ({ url }) => {
     fingers: fingering?.fingers ?? null,
     names: names.map((name) => writeSymbol(name.chord, { ascii: true })),
   }))
-  return Response.json({ count, voicings, truncated })
+  return Response.json({ count, voicings, truncated: cut !== undefined, ...(cut === undefined ? {} : { cut }) })
 }

@@ -2,27 +2,27 @@
 import { Tabs } from '@mantine/core'
 import { writeSymbol } from '@nestling/core/chord'
 import { memo } from 'react'
-import { EggPatterns } from '../../neck/Egg.tsx'
-import { usePageKeys } from '../../shell/pageKeys.ts'
+import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import { TransportBar } from '../../shell/TransportBar.tsx'
-import { saveSoundFile } from '../../state/hearing.ts'
 import type { PageData } from '../../state/page.ts'
+import { saveSoundFile } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
 import classes from './ArpeggioView.module.css'
 import type { Params } from './address.ts'
 import { Ear } from './Ear.tsx'
 import { Finder } from './Finder.tsx'
-import { arpeggioKeys } from './keys.ts'
+import { arpeggioKeys, sharedActs } from './keys.ts'
+import { LineNeck } from './LineNeck.tsx'
+import { LineSentence } from './LineSentence.tsx'
 import { Notation } from './Notation.tsx'
-import { PathNeck } from './PathNeck.tsx'
 import { Positions } from './Positions.tsx'
-import { Question } from './Question.tsx'
 import { Scales } from './Scales.tsx'
 import { ThisLine } from './ThisLine.tsx'
 import { scoreOf } from './toScore.ts'
 import { type ArpeggioState, OWNER, useArpeggio } from './useArpeggio.ts'
 import { useVoicingInside } from './useVoicingInside.ts'
+import { soundFileName } from './voicingInside.ts'
 
 export interface ArpeggioViewProps {
   readonly params: Params
@@ -32,31 +32,33 @@ export interface ArpeggioViewProps {
 export default function ArpeggioView(props: ArpeggioViewProps) {
   return (
     <Shell view="Arpeggio" page={props.page} fixed>
-      <h1 className="heard-only">A chord as an arpeggio</h1>
-      <EggPatterns />
       <Bench params={props.params} />
     </Shell>
   )
 }
 
-async function saveSound({ line, plan }: ArpeggioState): Promise<void> {
+async function saveSound(state: ArpeggioState): Promise<void> {
+  const { line, plan } = state
   const { settings } = $session.get()
   const { tempo, swing } = settings
   const score = scoreOf(line, plan, { ...settings, countInBars: 0 }, false)
-  const name = `${writeSymbol(plan.chord, { ascii: true })} arpeggio ${tempo}.wav`
-  await saveSoundFile(name, score, { tempo, swing })
+  await saveSoundFile(soundFileName(state, tempo), score, { tempo, swing })
 }
 
 const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const state = useArpeggio(params)
   const voicing = useVoicingInside(state)
   const { plan, line } = state
-  usePageKeys(arpeggioKeys(state, voicing))
   return (
-    <>
-      <Question state={state} />
+    <Frame
+      heading="A chord as an arpeggio"
+      announcement={`${writeSymbol(plan.chord)}: ${line.notes.length} tones`}
+      acts={sharedActs(state, voicing)}
+      keys={arpeggioKeys(state)}
+    >
+      <LineSentence state={state} />
       <div className={classes['neck']}>
-        <PathNeck state={state} voicing={voicing} />
+        <LineNeck state={state} voicing={voicing} />
         <Positions state={state} />
       </div>
       <div className={classes['below']}>
@@ -91,9 +93,6 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
         setLoop={state.setLoop}
         save={() => void saveSound(state)}
       />
-      <p className="heard-only" aria-live="polite">
-        {writeSymbol(plan.chord)}: {line.notes.length} tones
-      </p>
-    </>
+    </Frame>
   )
 })

@@ -4,13 +4,13 @@ import { useStore } from '@nanostores/react'
 import type { Mark } from '@nestling/core/ear'
 import { plainName, writeNote } from '@nestling/core/pitch'
 import { useEffect, useState } from 'react'
-import { $hearing, type EarSource, listen, stopListening } from '../../ear/listening.ts'
+import { $listening, type EarSource, listen, stopListening } from '../../ear/listening.ts'
 import { PLAYS, type Plays } from '../../ear/simulatedPlayer.ts'
-import { degreeSign } from '../../neck/tone.ts'
-import { counted } from '../../neck/words.ts'
-import { changeSound, volumesOf } from '../../state/hearing.ts'
 import { tell } from '../../state/notices.ts'
+import { changeSound, volumesOf } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
+import { degreeSign } from '../../words/degrees.ts'
+import { counted } from '../../words/shapes.ts'
 import classes from './ArpeggioView.module.css'
 import { scoreOf } from './toScore.ts'
 import { type ArpeggioState, OWNER } from './useArpeggio.ts'
@@ -26,7 +26,7 @@ const PLAYS_WORDS: Readonly<Record<Plays, string>> = {
 
 export function Ear({ state }: { readonly state: ArpeggioState }) {
   const { settings } = useStore($session)
-  const hearing = useStore($hearing)
+  const listening = useStore($listening)
   const [who, setWho] = useState('right')
   const { plan, line } = state
   useEffect(() => stopListening, [])
@@ -40,13 +40,12 @@ export function Ear({ state }: { readonly state: ArpeggioState }) {
       owner: OWNER,
       source,
       tempo: settings.tempo,
-      countIn: score.countIn,
       volumes: volumesOf(settings),
       latencyMs: settings.latencyMs,
     })
   }
-  const busy = hearing.status === 'starting' || hearing.status === 'listening'
-  const { judgement } = hearing
+  const busy = listening.status === 'starting' || listening.status === 'listening'
+  const { judgement } = listening
   return (
     <>
       <p className={classes['aside']}>
@@ -82,12 +81,12 @@ export function Ear({ state }: { readonly state: ArpeggioState }) {
         )}
       </p>
       <div role="status" data-testid="ear-says">
-        {hearing.status === 'starting' && <p>Getting ready…</p>}
-        {hearing.status === 'listening' && !judgement && <p>Listening…</p>}
+        {listening.status === 'starting' && <p>Getting ready…</p>}
+        {listening.status === 'listening' && !judgement && <p>Listening…</p>}
         {judgement && <p>{summary(judgement.marks, judgement.extra.length)}</p>}
-        {judgement && hearing.status === 'done' && <Latency marks={judgement.marks} />}
-        {hearing.message !== undefined && <p className={classes['problem']}>{hearing.message}</p>}
-        {judgement && hearing.status === 'done' && hearing.message === undefined && (
+        {judgement && listening.status === 'done' && <Latency marks={judgement.marks} />}
+        {listening.message !== undefined && <p className={classes['problem']}>{listening.message}</p>}
+        {judgement && listening.status === 'done' && listening.message === undefined && (
           <ul className={classes['slips']}>
             {judgement.marks.flatMap((mark, place) => {
               const note = line.notes[line.order[place] ?? -1]

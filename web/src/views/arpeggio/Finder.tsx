@@ -1,6 +1,6 @@
 /** The finder: the chord's tones by number on every string, and where the one that is looked for would move. */
 import { degreePitchClass } from '@nestling/core/pitch'
-import { degreeName, degreeSign } from '../../neck/tone.ts'
+import { degreeName, degreeSign } from '../../words/degrees.ts'
 import classes from './ArpeggioView.module.css'
 import type { ArpeggioState } from './useArpeggio.ts'
 

@@ -1,12 +1,14 @@
 /** Staff and TAB under the neck; they follow the cursor, and a note that is pressed sounds. */
 import { useElementSize } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
+import { writtenBars } from '@nestling/core/time'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { $hearing } from '../../ear/listening.ts'
+import { $listening } from '../../ear/listening.ts'
 import { type Engraving, engrave } from '../../notation/engrave.ts'
 import { $playing } from '../../sound/transport.ts'
+import { cutWords } from '../../words/arpeggio.ts'
 import classes from './ArpeggioView.module.css'
-import { writtenNotes } from './toScore.ts'
+import { writtenScore } from './toScore.ts'
 import { type ArpeggioState, OWNER } from './useArpeggio.ts'
 
 export function Notation({ state }: { readonly state: ArpeggioState }) {
@@ -15,13 +17,12 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
   const box = useRef<HTMLDivElement>(null)
   const [engraving, setEngraving] = useState<Engraving | undefined>(undefined)
   const [problem, setProblem] = useState<string | undefined>(undefined)
-  const notes = useMemo(() => writtenNotes(line, plan), [line, plan])
+  const bars = useMemo(() => (line.order.length === 0 ? [] : writtenBars(writtenScore(line, plan))), [line, plan])
   const strings = line.neck.open.length
   useEffect(() => {
     if (!box.current || width < 100) return undefined
     let current = true
-    const { value, beatsPerBar } = plan
-    engrave(box.current, notes, { value, beatsPerBar, strings, width: Math.floor(width) }).then(
+    engrave(box.current, bars, { strings, width: Math.floor(width) }).then(
       (drawn) => {
         if (!current) return
         setProblem(undefined)
@@ -32,7 +33,7 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
     return () => {
       current = false
     }
-  }, [notes, plan, strings, width])
+  }, [bars, strings, width])
   return (
     <section aria-label="Notation" className={classes['notation']}>
       <div ref={ref} />
@@ -44,7 +45,8 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
       )}
       {line.order.length === 0 && (
         <p className={classes['aside']}>
-          No note to write: {line.arpeggio.cut ?? 'the line has no such tone to start from'}.
+          No note to write:{' '}
+          {line.arpeggio.cut ? cutWords(line.arpeggio.cut, strings) : 'the line has no such tone to start from'}.
         </p>
       )}
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same notes are in the table, with buttons */}
@@ -52,7 +54,7 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
       <div
         ref={box}
         data-testid="notation"
-        data-notes={engraving ? notes.length : undefined}
+        data-notes={engraving ? line.order.length : undefined}
         onClick={(event) => {
           const place =
             engraving?.elements.findIndex((pair) => pair.some((element) => element.contains(event.target as Node))) ??
@@ -77,7 +79,7 @@ function Cursor({
   readonly selected: number | undefined
 }) {
   const { owner, mark } = useStore($playing)
-  const { judgement } = useStore($hearing)
+  const { judgement } = useStore($listening)
   const now = owner === OWNER ? mark : undefined
   useEffect(() => {
     if (now === undefined) return undefined

@@ -1,6 +1,6 @@
 /** The hand's places along the neck, as a strip under it: what lies well stands out. */
 
-import { counted } from '../../neck/words.ts'
+import { counted } from '../../words/shapes.ts'
 import classes from './ArpeggioView.module.css'
 import type { ArpeggioState } from './useArpeggio.ts'
 

@@ -2,29 +2,29 @@
 import { useStore } from '@nanostores/react'
 import { reachVerdict } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
-import { type Frets, writeShape } from '@nestling/core/voicing'
-import { degreeSign } from '../../neck/tone.ts'
-import { counted } from '../../neck/words.ts'
-import { Heads } from '../../shell/Heads.tsx'
+import type { Frets } from '@nestling/core/voicing'
+import { Heads } from '../../controls/Heads.tsx'
 import { $session } from '../../state/session.ts'
+import { cutWords, REACH_WORDS } from '../../words/arpeggio.ts'
+import { degreeSign } from '../../words/degrees.ts'
+import { counted, fretsWord } from '../../words/shapes.ts'
 import classes from './ArpeggioView.module.css'
 import { onString } from './plan.ts'
 import type { ArpeggioState } from './useArpeggio.ts'
 import { buildHref, toTray } from './voicingInside.ts'
-import { REACH_WORDS } from './words.ts'
 
 export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; readonly voicing: Frets | undefined }) {
   const { settings } = useStore($session)
-  const { line, plan, setting, change } = state
+  const { line, plan, player, change } = state
   const { arpeggio, notes, neck } = line
   const strings = neck.open.length
   const { cost } = arpeggio.lines[plan.line] ?? arpeggio
-  const verdict = reachVerdict(setting.hand, arpeggio.widestMm)
+  const verdict = reachVerdict(player.hand, arpeggio.widestMm)
   if (notes.length === 0)
     return (
       <p className={classes['aside']}>
-        Nothing lies here: {arpeggio.cut ?? 'no tone of the chord is in reach'}. Take another position or another
-        string.
+        Nothing lies here: {arpeggio.cut ? cutWords(arpeggio.cut, strings) : 'no tone of the chord is in reach'}. Take
+        another position or another string.
       </p>
     )
   return (
@@ -36,14 +36,14 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
       </p>
       {voicing && (
         <p>
-          Ringed inside it: <strong>{writeShape(voicing)}</strong> ·{' '}
+          Ringed inside it: <strong>{fretsWord(voicing)}</strong> ·{' '}
           <a href={buildHref(state, voicing)}>open in Build</a> ·{' '}
           <button type="button" className={classes['quiet']} onClick={() => void toTray(state, voicing)}>
             to the tray
           </button>
         </p>
       )}
-      {arpeggio.cut !== undefined && <p className={classes['aside']}>{arpeggio.cut}.</p>}
+      {arpeggio.cut && <p className={classes['aside']}>{cutWords(arpeggio.cut, strings)}.</p>}
       {verdict !== 'comfortable' && (
         <p className={classes['aside']}>
           Tones come one by one, so the hand may turn instead of spreading. Stop at pain, tingling or numbness, and see

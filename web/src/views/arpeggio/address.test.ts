@@ -1,11 +1,12 @@
+import { writeSymbol } from '@nestling/core/chord'
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import { ACCENTS, NOTE_VALUES } from '@nestling/core/time'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { DEFAULT_SETTINGS, settingOf } from '../../contracts/settings.ts'
-import { ACCENTS, NOTE_VALUES } from '../../notation/rhythm.ts'
+import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readPlan, WAYS, writePlan } from './address.ts'
 
-const setting = settingOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
+const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
 const paramsOf = (address: string) => Object.fromEntries(new URL(address, 'http://here').searchParams)
 
 test('whatever is planned is in the address, and opens as it was', () => {
@@ -29,23 +30,25 @@ test('whatever is planned is in the address, and opens as it was', () => {
   })
   fc.assert(
     fc.property(anyParams, (params) => {
-      const { plan, problem } = readPlan(params, setting)
-      expect(problem).toBeUndefined()
-      expect(readPlan(paramsOf(writePlan(plan, 6)), setting).plan).toEqual(plan)
+      const { plan, typed } = readPlan(params, player)
+      expect(typed).toBeUndefined()
+      expect(readPlan(paramsOf(writePlan(plan, 6)), player).plan).toEqual(plan)
     }),
   )
 })
 
 test('what can’t be read is told, and the rest still opens', () => {
-  const { plan, problem } = readPlan(
-    { chord: 'C7x9', way: 'sideways', position: '99', octaves: '0', from: '#4' },
-    setting,
-  )
-  expect(problem).toMatch(/x9 is not a tension/)
-  expect([plan.symbol, plan.way, plan.octaves, plan.from]).toEqual(['Ebmaj7', 'position', undefined, 'R'])
+  const { plan, typed } = readPlan({ chord: 'C7x9', way: 'sideways', position: '99', octaves: '0', from: '#4' }, player)
+  expect(typed?.problem?.message).toMatch(/x9 is not a tension/)
+  expect([writeSymbol(plan.chord, { ascii: true }), plan.way, plan.octaves, plan.from]).toEqual([
+    'Ebmaj7',
+    'position',
+    undefined,
+    'R',
+  ])
   // The highest place at which the little finger still has a fret.
   expect(plan.at).toBeLessThan(20)
 })
 
 test('a shape that is brought along says where the hand is', () =>
-  expect(readPlan({ chord: 'Ebmaj7', shape: 'x6878x' }, setting).plan.at).toBe(6))
+  expect(readPlan({ chord: 'Ebmaj7', shape: 'x6878x' }, player).plan.at).toBe(6))

@@ -1,22 +1,21 @@
 /** What every key does in the Arpeggio view. */
 import type { Frets } from '@nestling/core/voicing'
-import type { PageKeys } from '../../shell/pageKeys.ts'
+import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
 import { clampAt } from './plan.ts'
 import { type ArpeggioState, CHORD_INPUT_ID } from './useArpeggio.ts'
-import { toTray } from './voicingInside.ts'
+import { keep, toTray } from './voicingInside.ts'
 
-export function arpeggioKeys(state: ArpeggioState, voicing: Frets | undefined): PageKeys {
-  const { plan, line, change, undo, redo, playOrStop } = state
+export const sharedActs = (state: ArpeggioState, voicing: Frets | undefined): SharedActs => ({
+  fieldId: CHORD_INPUT_ID,
+  typeWords: 'type another chord',
+  play: state.playOrStop,
+  playWords: 'play and stop',
+  undo: state.undo,
+  redo: state.redo,
+  ...(voicing ? { toTray: () => toTray(state, voicing), keep: () => keep(state, voicing) } : {}),
+})
+
+export function arpeggioKeys({ plan, line, change }: ArpeggioState): readonly KeyLine[] {
   const move = (by: number) => change({ at: clampAt(plan.at + by, line.neck) })
-  return {
-    undo,
-    redo,
-    acts: {
-      ' ': playOrStop,
-      '/': () => document.getElementById(CHORD_INPUT_ID)?.focus(),
-      ArrowLeft: () => move(-1),
-      ArrowRight: () => move(1),
-      ...(voicing ? { t: () => toTray(state, voicing) } : {}),
-    },
-  }
+  return [{ keys: ['←', '→'], does: 'move the hand', acts: { ArrowLeft: () => move(-1), ArrowRight: () => move(1) } }]
 }

@@ -1,12 +1,12 @@
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { describe, expect, test } from 'vitest'
-import { DEFAULT_SETTINGS, settingOf } from '../../contracts/settings.ts'
+import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readPlan } from './address.ts'
 import { clampAt, lineOf, MOST_NOTES, onString, wayOf } from './plan.ts'
 
-const setting = settingOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
-const plan = (query: string) => readPlan(Object.fromEntries(new URLSearchParams(query)), setting).plan
-const line = (query: string) => lineOf(plan(query), setting)
+const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
+const plan = (query: string) => readPlan(Object.fromEntries(new URLSearchParams(query)), player).plan
+const line = (query: string) => lineOf(plan(query), player)
 
 describe('the way that is asked', () => {
   test('a position beyond the neck is the last one', () => {
@@ -29,7 +29,7 @@ test('a pitch moves to the other string that was asked for, and back', () => {
   const moved = { ...before, ...onString(before, { midi: 64, string: 3 }) }
   expect(moved.chosen).toEqual(['64:3'])
   expect({ ...moved, ...onString(moved, { midi: 64, string: 4 }) }.chosen).toEqual(['64:4'])
-  const played = lineOf(moved, setting).notes.find(({ midi }) => midi === 64)
+  const played = lineOf(moved, player).notes.find(({ midi }) => midi === 64)
   expect(played).toMatchObject({ string: 3, fret: 9 })
 })
 

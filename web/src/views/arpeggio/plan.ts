@@ -12,15 +12,17 @@ import {
   playingOrder,
   positionsOf,
 } from '@nestling/core/arpeggio'
-import { instrumentFor, type Setting } from '@nestling/core/build'
 import { type ScaleFit, scalesFor } from '@nestling/core/key'
 import { type Neck, neckOf } from '@nestling/core/neck'
+import { instrumentFor, type Player } from '@nestling/core/request'
+import { soundingStrings } from '@nestling/core/voicing'
 import type { Plan } from './types.ts'
 
 /** More notes than this are neither written nor played; the view says so. */
 export const MOST_NOTES = 192
 
-export interface Line {
+/** A plan laid on the neck. */
+export interface ArpeggioLine {
   readonly neck: Neck
   readonly arpeggio: Arpeggio
   /** The fingering that the player chose. */
@@ -36,7 +38,7 @@ export interface Line {
   readonly places: readonly ChordPlace[]
 }
 
-export const neckFor = (plan: Pick<Plan, 'tuning'>, setting: Setting): Neck => neckOf(instrumentFor(plan, setting))
+export const neckFor = (plan: Pick<Plan, 'tuning'>, player: Player): Neck => neckOf(instrumentFor(plan, player))
 
 /** A place that the neck has. */
 export const clampAt = (at: number, neck: Neck): number =>
@@ -61,14 +63,14 @@ export function wayOf(plan: Plan, neck: Neck): ArpeggioWay {
 
 /** The strings of the voicing in hand, or the four highest. */
 function stringsOfShape({ shape }: Plan, neck: Neck): readonly number[] {
-  const used = shape?.flatMap((fret, string) => (fret === null ? [] : [string])) ?? []
+  const used = shape ? soundingStrings(shape) : []
   return used.length > 1 ? used : neck.open.map((_, string) => string).slice(-4)
 }
 
-export function lineOf(plan: Plan, setting: Setting): Line {
-  const neck = neckFor(plan, setting)
+export function lineOf(plan: Plan, player: Player): ArpeggioLine {
+  const neck = neckFor(plan, player)
   const chosen = new Map(plan.chosen.map((one) => one.split(':').map(Number) as [number, number]))
-  const arpeggio = arpeggioOf(plan.chord, neck, setting.hand, wayOf(plan, neck), { chosen })
+  const arpeggio = arpeggioOf(plan.chord, neck, player.hand, wayOf(plan, neck), { chosen })
   const notes = arpeggio.lines[plan.line]?.notes ?? arpeggio.notes
   const { from, direction, pattern, octaves } = plan
   const order = playingOrder(notes, { from, direction, pattern, octaves })
@@ -79,7 +81,7 @@ export function lineOf(plan: Plan, setting: Setting): Line {
     notes,
     order: order.slice(0, MOST_NOTES),
     cutNotes: Math.max(0, order.length - MOST_NOTES),
-    positions: positionsOf(plan.chord, neck, setting.hand),
+    positions: positionsOf(plan.chord, neck, player.hand),
     scales,
     scale: scales.find(({ scale }) => scale.name === plan.scale),
     places: chordPlaces(plan.chord, neck),

@@ -1,15 +1,16 @@
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import { writtenBars } from '@nestling/core/time'
 import { expect, test } from 'vitest'
-import { DEFAULT_SETTINGS, settingOf } from '../../contracts/settings.ts'
+import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readPlan } from './address.ts'
 import { lineOf } from './plan.ts'
-import { scoreOf, writtenNotes } from './toScore.ts'
+import { scoreOf, writtenScore } from './toScore.ts'
 
-const setting = settingOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
+const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
 const QUIET = { metronome: false, drums: false, bassStandIn: false, countInBars: 0 }
 const planned = (params: Record<string, string>) => {
-  const { plan } = readPlan({ chord: 'Cmaj7', position: '7', octaves: '1', ...params }, setting)
-  return { plan, line: lineOf(plan, setting) }
+  const { plan } = readPlan({ chord: 'Cmaj7', position: '7', octaves: '1', ...params }, player)
+  return { plan, line: lineOf(plan, player) }
 }
 
 test('eighths follow one another by half a beat, each damped as the next begins, on their own strings', () => {
@@ -41,11 +42,16 @@ test('accents are louder, the band joins when it is asked', () => {
 
 test('notes are written as they sound, with their string and fret', () => {
   const { plan, line } = planned({ direction: 'up' })
+  const events = writtenBars(writtenScore(line, plan)).flatMap((bar) => bar.events)
   expect(
-    writtenNotes(line, plan).map(
-      ({ pitch, stringNumber, fret }) => `${pitch.name}${pitch.octave} ${stringNumber}:${fret}`,
+    events.flatMap(({ notes }) =>
+      notes.map(({ pitch, string, fret, finger }) => `${pitch.name}${pitch.octave} ${6 - string}:${fret} ${finger}`),
     ),
-  ).toEqual(['C3 6:8', 'E3 5:7', 'G3 5:10', 'B3 4:9', 'C4 4:10'])
+  ).toEqual(['C3 6:8 2', 'E3 5:7 1', 'G3 5:10 4', 'B3 4:9 3', 'C4 4:10 4'])
+  // Five eighths, one to close the beat, and the rest of the bar in one sign.
+  expect(events.map(({ value, notes }) => `${notes.length === 0 ? 'rest ' : ''}${value}`)).toEqual([
+    'eighth', 'eighth', 'eighth', 'eighth', 'eighth', 'rest eighth', 'rest quarter',
+  ]) // biome-ignore format: a list
 })
 
 test('the strings of the voicing in hand are its own', () => {

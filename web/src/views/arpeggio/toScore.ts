@@ -1,73 +1,73 @@
-/** The line as music: what is struck when, and what is written. */
+/** The line as music: what is struck when. */
 import { pitchAt, pitchClassOf } from '@nestling/core/pitch'
+import {
+  bassNote,
+  beatOf,
+  beatsInBar,
+  clicks,
+  isAccented,
+  NOTES_A_BEAT,
+  plainBeat,
+  type Score,
+  type ScoreEvent,
+  type StringNote,
+  withCountIn,
+} from '@nestling/core/time'
 import type { Settings } from '../../contracts/settings.ts'
-import type { WrittenNote } from '../../notation/engrave.ts'
-import { beatOf, isAccented, NOTES_A_BEAT } from '../../notation/rhythm.ts'
-import { bassNote, clicks, plainBeat, type Score, type ScoreEvent, withCountIn } from '../../sound/score.ts'
-import type { Line } from './plan.ts'
+import type { ArpeggioLine } from './plan.ts'
 import type { Plan } from './types.ts'
-
-export function writtenNotes({ notes, order, neck }: Line, plan: Plan): readonly WrittenNote[] {
-  return order.flatMap((index, place) => {
-    const note = notes[index]
-    if (!note) return []
-    return [
-      {
-        pitch: pitchAt(note.note, note.midi),
-        stringNumber: neck.open.length - note.string,
-        fret: note.fret,
-        accent: isAccented(place, note.degree === 'R', plan),
-      },
-    ]
-  })
-}
 
 const SOFT = 0.6
 
+export const stringNoteOf = ({ midi, note, string, fret, finger }: ArpeggioLine['notes'][number]): StringNote => ({
+  midi,
+  pitch: pitchAt(note, midi),
+  string,
+  fret,
+  finger,
+})
+
 /** The mark of a note is its place in the playing order. */
 export function scoreOf(
-  { notes, order }: Line,
+  { notes, order }: Pick<ArpeggioLine, 'notes' | 'order'>,
   plan: Plan,
   settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars'>,
   loop: boolean,
-): Score & { readonly countIn: number } {
-  const { value, beatsPerBar, chord } = plan
+): Score {
+  const { value, metre, chord } = plan
   const played = order.flatMap((index, place): readonly ScoreEvent[] => {
     const note = notes[index]
     if (!note) return []
-    const accented = isAccented(place, note.degree === 'R', plan)
-    const loud = plan.accent === 'none' ? 0.8 : accented ? 1 : SOFT
-    return [
-      {
-        part: 'strings',
-        at: beatOf(place, value),
-        length: 1 / NOTES_A_BEAT[value],
-        loud,
-        midi: note.midi,
-        string: note.string,
-        mark: place,
-      },
-    ]
+    const accent = isAccented(place, note.degree === 'R', plan)
+    const loud = plan.accent === 'none' ? 0.8 : accent ? 1 : SOFT
+    const at = beatOf(place, value)
+    return [{ ...stringNoteOf(note), part: 'strings', at, length: 1 / NOTES_A_BEAT[value], loud, accent, mark: place }]
   })
   // Whole bars, so that a loop comes back on the first beat.
-  const beats = Math.max(1, Math.ceil(beatOf(order.length, value) / beatsPerBar - 1e-9)) * beatsPerBar
+  const bar = beatsInBar(metre)
+  const beats = Math.max(1, Math.ceil(beatOf(order.length, value) / bar - 1e-9)) * bar
   const root = bassNote(pitchClassOf(chord.bass ?? chord.root))
   const bass = Array.from(
-    { length: beats / beatsPerBar },
-    (_, bar): ScoreEvent => ({ part: 'bass', at: bar * beatsPerBar, length: beatsPerBar, loud: 0.9, midi: root }),
+    { length: beats / bar },
+    (_, index): ScoreEvent => ({ part: 'bass', at: index * bar, length: bar, loud: 0.9, midi: root }),
   )
   return withCountIn(
     {
+      metre,
+      countIn: 0,
       loop,
       beats,
       events: [
         ...played,
         ...(settings.bassStandIn ? bass : []),
-        ...(settings.drums ? plainBeat(beats, beatsPerBar) : []),
-        ...(settings.metronome ? clicks(beats, beatsPerBar) : []),
+        ...(settings.drums ? plainBeat(beats, metre) : []),
+        ...(settings.metronome ? clicks(beats, metre) : []),
       ],
     },
     settings.countInBars,
-    beatsPerBar,
   )
 }
+
+/** What is written: the line alone, from the first beat. */
+export const writtenScore = (line: Pick<ArpeggioLine, 'notes' | 'order'>, plan: Plan): Score =>
+  scoreOf(line, plan, { metronome: false, drums: false, bassStandIn: false, countInBars: 0 }, false)

@@ -2,14 +2,13 @@ import type { ArpeggioWay, Direction, Pattern } from '@nestling/core/arpeggio'
 import type { Chord } from '@nestling/core/chord'
 import type { Tuning } from '@nestling/core/neck'
 import type { Degree } from '@nestling/core/pitch'
+import type { Accent, Metre, NoteValue } from '@nestling/core/time'
 import type { Frets } from '@nestling/core/voicing'
-import type { Accent, NoteValue } from '../../notation/rhythm.ts'
 
 export type WayKind = ArpeggioWay['kind']
 
 /** What the player asks for: one value, one address, one step to undo. */
 export interface Plan {
-  readonly symbol: string
   readonly chord: Chord
   readonly tuning: Tuning | undefined
   /** A voicing that was brought along, shown inside the line. */
@@ -26,7 +25,7 @@ export interface Plan {
   readonly octaves: number | undefined
   readonly value: NoteValue
   readonly accent: Accent
-  readonly beatsPerBar: 3 | 4
+  readonly metre: Metre
   /** Pitches that can be had on two strings, and the string that was chosen: "64:2". */
   readonly chosen: readonly string[]
   /** Which of the offered fingerings, 0 for the best. */

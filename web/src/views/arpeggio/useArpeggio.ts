@@ -1,31 +1,31 @@
 /** The state of the Arpeggio view: the plan with its undo, what is typed, what plays, the address. */
 import { useStore } from '@nanostores/react'
-import type { Setting } from '@nestling/core/build'
+import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import type { Player } from '@nestling/core/request'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { stopListening } from '../../ear/listening.ts'
-import { type TypedChord, useTypedChord } from '../../shell/useTypedChord.ts'
+import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
-import { hearChords, hearScore } from '../../state/hearing.ts'
-import { changedFrom, type Moment, NO_HISTORY, redone, undone } from '../../state/history.ts'
-import { $session, $setting } from '../../state/session.ts'
+import { createAsked, type Typed } from '../../state/asked.ts'
+import { hearScore, hearTone } from '../../state/playback.ts'
+import { $player, $session } from '../../state/session.ts'
 import { type Params, readPlan, writePlan } from './address.ts'
-import { type Line, lineOf } from './plan.ts'
-import { scoreOf } from './toScore.ts'
+import { type ArpeggioLine, lineOf } from './plan.ts'
+import { scoreOf, stringNoteOf } from './toScore.ts'
 import type { Plan } from './types.ts'
 
 export const OWNER = 'arpeggio'
 export const CHORD_INPUT_ID = 'arpeggio-chord'
-/** A plan that stays this long is written into the address. */
-const SETTLED_MS = 60
 
 export interface ArpeggioState {
   readonly plan: Plan
-  readonly line: Line
-  readonly setting: Setting
-  readonly typed: TypedChord
+  readonly line: ArpeggioLine
+  readonly player: Player
+  readonly typed: Typed
+  readonly type: (text: string) => void
   readonly change: (changes: Partial<Plan>) => void
-  readonly undo: () => void
-  readonly redo: () => void
+  readonly undo: () => unknown
+  readonly redo: () => unknown
   readonly canUndo: boolean
   readonly canRedo: boolean
   readonly loop: boolean
@@ -37,37 +37,47 @@ export interface ArpeggioState {
   readonly select: (index: number) => void
 }
 
+/** The chord as it stands in the field: as the player would type it. */
+const typedChord = ({ chord }: Pick<Plan, 'chord'>): string => {
+  const { naming } = $session.get().settings
+  return writeSymbol(chord, naming === 'letters' ? { ascii: true } : { naming })
+}
+
 export function useArpeggio(params: Params): ArpeggioState {
-  const setting = useStore($setting)
-  const [first] = useState(() => readPlan(params, setting))
-  const [steps, setSteps] = useState<Moment<Plan>>({ now: first.plan, history: NO_HISTORY })
+  const player = useStore($player)
+  const [asked] = useState(() => {
+    const { plan, typed } = readPlan(params, player)
+    const made = createAsked<Plan>(plan, { lineOf: typedChord })
+    if (typed) made.showLine(typed)
+    return made
+  })
+  const plan = useStore(asked.$now)
+  const typed = useStore(asked.$typed)
+  const past = useStore(asked.$past)
   const [loop, setLoop] = useState(true)
   const [selected, setSelected] = useState<number | undefined>(undefined)
-  const plan = steps.now
-  const line = useMemo(() => lineOf(plan, setting), [plan, setting])
+  const line = useMemo(() => lineOf(plan, player), [plan, player])
 
-  const change = useCallback(
-    (changes: Partial<Plan>) =>
-      setSteps(({ now, history }) => ({ now: settled(now, changes), history: changedFrom(history, now) })),
-    [],
+  const change = useCallback((changes: Partial<Plan>) => asked.step(settled(asked.current(), changes)), [asked])
+  const type = useCallback(
+    (text: string) => {
+      asked.type(text, (written) => {
+        const read = readSymbol(written, player.naming)
+        if (!read.ok) return read
+        const { root, formula, bass } = read.value
+        const chord = bass === undefined ? { root, formula } : { root, formula, bass }
+        return { ok: true, value: settled(asked.current(), { chord, shape: undefined }) }
+      })
+    },
+    [asked, player],
   )
-  const typed = useTypedChord({ text: first.plan.symbol, problem: first.problem }, setting.naming, (chord, symbol) =>
-    change({ symbol, chord, shape: undefined }),
-  )
-  const go = (to: (moment: Moment<Plan>) => Moment<Plan> | undefined) => {
-    const there = to(steps)
-    if (!there) return
-    setSteps(there)
-    typed.show(there.now.symbol)
-  }
-
-  useEffect(() => {
-    const later = setTimeout(
-      () => window.history.replaceState(null, '', writePlan(plan, line.neck.open.length)),
-      SETTLED_MS,
-    )
-    return () => clearTimeout(later)
-  }, [plan, line])
+  useQuestion({
+    address: writePlan(plan, line.neck.open.length),
+    open: (query) => {
+      const there = readPlan(Object.fromEntries(query), player)
+      asked.open(there.plan, there.typed)
+    },
+  })
   // Another line is another piece of music: what plays the old one ends.
   const before = useRef(line)
   useEffect(() => {
@@ -83,7 +93,7 @@ export function useArpeggio(params: Params): ArpeggioState {
       const note = line.notes[index]
       if (!note) return
       setSelected(index)
-      hearChords([{ midis: [note.midi] }], 'together', 'one tone')
+      hearTone(stringNoteOf(note), 'one tone')
     },
     [line],
   )
@@ -95,20 +105,20 @@ export function useArpeggio(params: Params): ArpeggioState {
       return
     }
     const { settings } = $session.get()
-    const score = scoreOf(line, plan, settings, loop)
-    hearScore(score, { owner: OWNER, tempo: settings.tempo, swing: settings.swing, countIn: score.countIn })
+    hearScore(scoreOf(line, plan, settings, loop), { owner: OWNER, tempo: settings.tempo, swing: settings.swing })
   }, [line, plan, loop])
 
   return {
     plan,
     line,
-    setting,
+    player,
     typed,
+    type,
     change,
-    undo: () => go(undone),
-    redo: () => go(redone),
-    canUndo: steps.history.past.length > 0,
-    canRedo: steps.history.future.length > 0,
+    undo: asked.undo,
+    redo: asked.redo,
+    canUndo: past.canUndo,
+    canRedo: past.canRedo,
     loop,
     setLoop,
     playOrStop,

@@ -1,19 +1,24 @@
-/** The voicing inside the line, to Build and to the tray. */
-import { instrumentFor } from '@nestling/core/build'
+/** The voicing inside the line, to Build, to the tray and to the Book. */
 import { writeSymbol } from '@nestling/core/chord'
-import { writeTuning } from '@nestling/core/neck'
-import { type Frets, writeShape } from '@nestling/core/voicing'
+import { instrumentFor } from '@nestling/core/request'
+import type { Shape } from '@nestling/core/shape'
+import type { Frets } from '@nestling/core/voicing'
+import { keepAs } from '../../state/book.ts'
+import { toBuild } from '../../state/links.ts'
 import { addToTray } from '../../state/tray.ts'
 import type { ArpeggioState } from './useArpeggio.ts'
 
-const draftOf = ({ plan, setting }: ArpeggioState, voicing: Frets) => ({
-  chord: writeSymbol(plan.chord, { ascii: true }),
-  shape: writeShape(voicing),
-  tuning: writeTuning(instrumentFor(plan, setting).tuning),
+const shapeOf = ({ plan, player }: ArpeggioState, frets: Frets): Shape => ({
+  chord: plan.chord,
+  frets,
+  tuning: instrumentFor(plan, player).tuning,
 })
 export const buildHref = (state: ArpeggioState, voicing: Frets): string =>
-  `/?${new URLSearchParams(draftOf(state, voicing))}`
+  toBuild(shapeOf(state, voicing), state.player)
 
-export async function toTray(state: ArpeggioState, voicing: Frets): Promise<void> {
-  await addToTray(draftOf(state, voicing))
-}
+export const toTray = (state: ArpeggioState, voicing: Frets): Promise<void> => addToTray([shapeOf(state, voicing)])
+
+export const keep = (state: ArpeggioState, voicing: Frets): Promise<void> => keepAs(shapeOf(state, voicing))
+
+export const soundFileName = ({ plan }: ArpeggioState, tempo: number): string =>
+  `${writeSymbol(plan.chord, { ascii: true })} arpeggio ${tempo}.wav`

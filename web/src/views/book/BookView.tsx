@@ -1,9 +1,10 @@
-import type { KeptShape } from '../../contracts/keptShape.ts'
-import type { KeptSet } from '../../contracts/tray.ts'
-import { EggPatterns } from '../../neck/Egg.tsx'
-import { counted } from '../../neck/words.ts'
+import type { KeptSet } from '../../contracts/progression.ts'
+import type { KeptShape } from '../../contracts/shape.ts'
+import { Frame } from '../../shell/Frame.tsx'
+import type { SharedActs } from '../../shell/keyTable.ts'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
+import { counted } from '../../words/shapes.ts'
 import classes from './BookView.module.css'
 import { KeptShapeCard } from './KeptShapeCard.tsx'
 import { SetCard } from './SetCard.tsx'
@@ -21,11 +22,15 @@ export interface BookViewProps {
 export default function BookView(props: BookViewProps) {
   return (
     <Shell view="Book" page={props.page}>
-      <EggPatterns />
-      <Pages {...props} />
+      <Frame acts={ACTS}>
+        <Pages {...props} />
+      </Frame>
     </Shell>
   )
 }
+
+const FIND_INPUT_ID = 'book-find'
+const ACTS: SharedActs = { fieldId: FIND_INPUT_ID, typeWords: 'find in the Book' }
 
 function Pages(props: BookViewProps) {
   const { sets, remove: removeSet, toTray } = useSets(props.sets)
@@ -42,6 +47,7 @@ function Pages(props: BookViewProps) {
           <label className={classes['find']}>
             <span>Find</span>
             <input
+              id={FIND_INPUT_ID}
               className="plain-field"
               value={find}
               onChange={(event) => setFind(event.currentTarget.value)}

@@ -1,9 +1,10 @@
 import { ActionIcon, Button, Group, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { readSymbol, writeSymbol } from '@nestling/core/chord'
-import type { KeptSet } from '../../contracts/tray.ts'
-import { IconTrash } from '../../shell/icons.ts'
+import { writeSymbol } from '@nestling/core/chord'
+import type { KeptSet } from '../../contracts/progression.ts'
+import { IconTrash } from '../../controls/icons.ts'
 import { $session } from '../../state/session.ts'
+import { shownStep } from '../../state/tray.ts'
 import classes from './BookView.module.css'
 
 export interface SetCardProps {
@@ -15,20 +16,22 @@ export interface SetCardProps {
 /** A tray that was kept: its chords in order. */
 export function SetCard({ set, remove, toTray }: SetCardProps) {
   const { settings } = useStore($session)
-  const symbolOf = (text: string) => {
-    const chord = readSymbol(text)
-    return chord.ok ? writeSymbol(chord.value, { naming: settings.naming, school: settings.symbols }) : text
-  }
   return (
-    <article className={classes['card']} aria-label={set.name}>
+    <article className={classes['card']} aria-label={set.title}>
       <div className={classes['words']}>
-        <h2>{set.name}</h2>
+        <h2>{set.title}</h2>
         <ol className={classes['row']}>
-          {set.shapes.map((shape) => (
-            <li key={shape.id}>
-              <strong>{symbolOf(shape.chord)}</strong> {shape.shape}
-            </li>
-          ))}
+          {set.steps.map((step) => {
+            const { chord, texts } = shownStep(step)
+            return (
+              <li key={step.id}>
+                <strong>
+                  {chord ? writeSymbol(chord, { naming: settings.naming, school: settings.symbols }) : texts.chord}
+                </strong>{' '}
+                {texts.shape?.frets}
+              </li>
+            )
+          })}
         </ol>
       </div>
       <Group gap={4} className={classes['acts']} wrap="nowrap">
@@ -36,7 +39,7 @@ export function SetCard({ set, remove, toTray }: SetCardProps) {
           To the tray
         </Button>
         <Tooltip label="Delete">
-          <ActionIcon variant="subtle" color="gray" aria-label={`Delete ${set.name}`} onClick={() => void remove(set)}>
+          <ActionIcon variant="subtle" color="gray" aria-label={`Delete ${set.title}`} onClick={() => void remove(set)}>
             <IconTrash size={17} />
           </ActionIcon>
         </Tooltip>

@@ -1,8 +1,9 @@
 import { createElement, useState } from 'react'
-import type { KeptShape } from '../../contracts/keptShape.ts'
-import { UndoNotice } from '../../shell/UndoNotice.tsx'
+import type { KeptShape } from '../../contracts/shape.ts'
+import { UndoNotice } from '../../controls/UndoNotice.tsx'
 import { deleteShape, renameShape, restoreShape } from '../../state/book.ts'
 import { tell } from '../../state/notices.ts'
+import { matches } from './matches.ts'
 
 export interface Book {
   readonly shapes: readonly KeptShape[]
@@ -16,7 +17,7 @@ export interface Book {
 
 const newestFirst = (a: KeptShape, b: KeptShape): number => b.createdAt.localeCompare(a.createdAt) || b.id - a.id
 
-/** The kept shapes as the page holds them; the server's answer decides, and every refusal is told. */
+/** The kept shapes as the page holds them; the server's reply decides, and every refusal is told. */
 export function useBook(initial: readonly KeptShape[], initialTotal: number): Book {
   const [shapes, setShapes] = useState(initial)
   const [total, setTotal] = useState(initialTotal)
@@ -26,12 +27,12 @@ export function useBook(initial: readonly KeptShape[], initialTotal: number): Bo
     setShapes((before) => [...before.filter((other) => other.id !== shape.id), shape].sort(newestFirst))
 
   const restore = async (shape: KeptShape) => {
-    const answer = await restoreShape(shape.id)
-    if (!answer.ok) {
-      tell.problem('Not brought back', answer.message)
+    const reply = await restoreShape(shape.id)
+    if (!reply.ok) {
+      tell.problem('Not brought back', reply.message)
       return
     }
-    replace(answer.value)
+    replace(reply.value)
     setTotal((count) => count + 1)
   }
 
@@ -41,13 +42,13 @@ export function useBook(initial: readonly KeptShape[], initialTotal: number): Bo
     find,
     setFind,
     async rename(shape, name) {
-      const answer = await renameShape(shape, name)
-      if (!answer.ok) {
-        tell.problem('Not renamed', answer.message)
+      const reply = await renameShape(shape, name)
+      if (!reply.ok) {
+        tell.problem('Not renamed', reply.message)
         return false
       }
-      replace(answer.value)
-      const renamed = answer.value
+      replace(reply.value)
+      const renamed = reply.value
       const id = `renamed-${shape.id}-${renamed.version}`
       const undo = async () => {
         tell.hide(id)
@@ -59,9 +60,9 @@ export function useBook(initial: readonly KeptShape[], initialTotal: number): Bo
       return true
     },
     async remove(shape) {
-      const answer = await deleteShape(shape.id)
-      if (!answer.ok) {
-        tell.problem('Not deleted', answer.message)
+      const reply = await deleteShape(shape.id)
+      if (!reply.ok) {
+        tell.problem('Not deleted', reply.message)
         return
       }
       setShapes((before) => before.filter((other) => other.id !== shape.id))
@@ -75,10 +76,3 @@ export function useBook(initial: readonly KeptShape[], initialTotal: number): Bo
     },
   }
 }
-
-const plain = (text: string): string => text.toLowerCase().replaceAll('♭', 'b').replaceAll('♯', '#')
-
-const matches = (shape: KeptShape, find: string): boolean =>
-  plain(find)
-    .split(/\s+/)
-    .every((word) => plain(`${shape.name} ${shape.chord} ${shape.shape} ${shape.note}`).includes(word))

@@ -1,6 +1,6 @@
 import { createElement, useState } from 'react'
-import type { KeptSet } from '../../contracts/tray.ts'
-import { UndoNotice } from '../../shell/UndoNotice.tsx'
+import type { KeptSet } from '../../contracts/progression.ts'
+import { UndoNotice } from '../../controls/UndoNotice.tsx'
 import { tell } from '../../state/notices.ts'
 import { deleteSet, replaceTray, restoreSet } from '../../state/tray.ts'
 
@@ -10,20 +10,20 @@ export interface Sets {
   readonly toTray: (set: KeptSet) => void
 }
 
-/** The kept sets as the page holds them; the server's answer decides, and every refusal is told. */
+/** The kept sets as the page holds them; the server's reply decides, and every refusal is told. */
 export function useSets(initial: readonly KeptSet[]): Sets {
   const [sets, setSets] = useState(initial)
   const restore = async (set: KeptSet) => {
-    const answer = await restoreSet(set.id)
-    if (!answer.ok) return tell.problem('Not brought back', answer.message)
-    return setSets((before) => [...before, answer.value].sort((a, b) => b.createdAt.localeCompare(a.createdAt)))
+    const reply = await restoreSet(set.id)
+    if (!reply.ok) return tell.problem('Not brought back', reply.message)
+    return setSets((before) => [...before, reply.value].sort((a, b) => b.createdAt.localeCompare(a.createdAt)))
   }
   return {
     sets,
     async remove(set) {
-      const answer = await deleteSet(set.id)
-      if (!answer.ok) {
-        tell.problem('Not deleted', answer.message)
+      const reply = await deleteSet(set.id)
+      if (!reply.ok) {
+        tell.problem('Not deleted', reply.message)
         return
       }
       setSets((before) => before.filter((other) => other.id !== set.id))
@@ -32,11 +32,11 @@ export function useSets(initial: readonly KeptSet[]): Sets {
         tell.hide(id)
         void restore(set)
       }
-      tell.done(createElement(UndoNotice, { words: `Deleted: ${set.name}`, undo }), id)
+      tell.done(createElement(UndoNotice, { words: `Deleted: ${set.title}`, undo }), id)
     },
     toTray(set) {
-      void replaceTray(set.shapes, set.name)
-      tell.done(`In the tray: ${set.name}`)
+      void replaceTray(set)
+      tell.done(`In the tray: ${set.title}`)
     },
   }
 }

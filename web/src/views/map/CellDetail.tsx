@@ -1,17 +1,19 @@
 /** The cell in hand: where the hand looks from, the open form behind it, the same shape in every key. */
 import { Button, Group } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { inAllKeys, landmarksOf, openFormOf, writeBuild } from '@nestling/core/build'
 import { writeSymbol } from '@nestling/core/chord'
-import { ghostTones, writeShape } from '@nestling/core/voicing'
-import { degreeSign } from '../../neck/tone.ts'
-import { counted } from '../../neck/words.ts'
-import { IconPlayerPlay } from '../../shell/icons.ts'
-import sentence from '../../shell/sentence.module.css'
+import { inAllKeys } from '@nestling/core/map'
+import { landmarksOf, openFormOf } from '@nestling/core/near'
+import { ghostTones } from '@nestling/core/voicing'
+import { IconPlayerPlay } from '../../controls/icons.ts'
+import sentence from '../../controls/sentence.module.css'
+import { toBuild } from '../../state/links.ts'
 import { $session } from '../../state/session.ts'
-import { collect, hearCell } from './collect.ts'
+import { degreeSign } from '../../words/degrees.ts'
+import { counted, fretsWord } from '../../words/shapes.ts'
+import { collect, hearCell, shapeOf } from './collect.ts'
+import type { Selected } from './MapTable.tsx'
 import classes from './MapView.module.css'
-import type { Selected } from './Sheet.tsx'
 import type { FoundMap } from './useMap.ts'
 
 export function CellDetail({ found, selected }: { readonly found: FoundMap; readonly selected: Selected }) {
@@ -24,7 +26,7 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
         <p className={classes['aside']}>Take a cell of the sheet to see its landmarks and its keys.</p>
       </section>
     )
-  const { neck, build, setting, map } = found
+  const { neck, player } = found
   const { voicing, reachMm } = cell
   const style = { naming: settings.naming, school: settings.symbols }
   const landmarks = landmarksOf(voicing, neck)
@@ -32,27 +34,23 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
   const ghost = ghostTones(voicing, neck).find(({ degree }) => degree === 'R')
   const strings = neck.open.length
   const keys = inAllKeys(voicing, neck)
-  const params = new URLSearchParams(
-    writeBuild({ ...build, chord: voicing.chord }, setting.instrument.tuning.strings.length) as Record<string, string>,
-  )
-  params.set('shape', writeShape(voicing.frets))
   return (
     <section aria-label="This place">
       <h2>
-        {writeSymbol(voicing.chord, style)} <span>{writeShape(voicing.frets)}</span>
+        {writeSymbol(voicing.chord, style)} <span>{fretsWord(voicing.frets)}</span>
       </h2>
       <p className={classes['aside']}>
         {voicing.arrangement.degrees.map(degreeSign).join(' ')} · {Math.round(reachMm)} mm
       </p>
       <Group gap="xs" my="xs">
-        <Button size="compact-sm" component="a" href={`/?${params}`}>
+        <Button size="compact-sm" component="a" href={toBuild(shapeOf(cell, found), player)}>
           Open in Build
         </Button>
         <Button
           size="compact-sm"
           variant="default"
           leftSection={<IconPlayerPlay size={15} aria-hidden />}
-          onClick={() => hearCell(cell)}
+          onClick={() => hearCell(cell, found)}
         >
           Hear
         </Button>
@@ -96,15 +94,12 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
         <dd className={classes['keys']}>
           {keys.map(({ chord, frets }) => (
             <span key={chord.root}>
-              <b>{writeSymbol(chord, style)}</b> {writeShape(frets)}
+              <b>{writeSymbol(chord, style)}</b> {fretsWord(frets)}
             </span>
           ))}
           {keys.length === 0 && 'an open string can’t be moved'}
         </dd>
       </dl>
-      <p className="heard-only" aria-live="polite">
-        {writeSymbol(map.chord)}, {writeShape(voicing.frets)}
-      </p>
     </section>
   )
 }

@@ -1,16 +1,18 @@
 /** The chord, its arrangement, the change that is looked at, and the filters. */
-import { ActionIcon, Button, Chip, Group, NativeSelect, Switch, TextInput, Tooltip } from '@mantine/core'
+import { Button, Chip, Group, NativeSelect, Switch } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { instrumentFor, type MapChange } from '@nestling/core/build'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
-import { EXTENSIONS } from '@nestling/core/name'
+import type { MapChange } from '@nestling/core/map'
+import { EXTENSIONS } from '@nestling/core/near'
 import { tuningLetters } from '@nestling/core/neck'
+import { instrumentFor } from '@nestling/core/request'
 import { ARRANGEMENT_NAMES } from '@nestling/core/voicing'
 import { memo, useDeferredValue } from 'react'
-import { degreeSign } from '../../neck/tone.ts'
-import { arrangementWords, stringsApart } from '../../neck/words.ts'
-import { IconArrowBackUp, IconArrowForwardUp } from '../../shell/icons.ts'
+import { ChordField } from '../../controls/ChordField.tsx'
+import { UndoRedo } from '../../controls/UndoRedo.tsx'
 import { $session } from '../../state/session.ts'
+import { degreeSign } from '../../words/degrees.ts'
+import { arrangementWords, stringsApart } from '../../words/shapes.ts'
 import { CHORD_INPUT_ID } from './keys.ts'
 import classes from './MapView.module.css'
 import { SEVENTH_MORPHS, TRIAD_MORPHS } from './morphs.ts'
@@ -33,48 +35,38 @@ const SPANS = [
 
 export function MapHead({ state }: { readonly state: MapState }) {
   // Many chips: they follow a chord that is typed when there is time.
-  const chord = useDeferredValue(state.build.chord)
+  const chord = useDeferredValue(state.question.chord)
   const chips = { chord, change: state.change, setChange: state.setChange }
   return (
     <section aria-label="What is mapped" className={classes['head']}>
-      <Question state={state} />
+      <Asked state={state} />
       <Morphs {...chips} />
       <Extensions {...chips} />
     </section>
   )
 }
 
-function Question({ state }: { readonly state: MapState }) {
+function Asked({ state }: { readonly state: MapState }) {
   const { settings } = useStore($session)
-  const { build } = state
+  const { question } = state
   const arrangements = ARRANGEMENT_NAMES.filter((name) =>
-    build.chord.formula.length === 3 ? name === 'close' || name === 'spread' : true,
+    question.chord.formula.length === 3 ? name === 'close' || name === 'spread' : true,
   )
-  const range = `${build.fretMin}-${build.fretMax}`
+  const range = `${question.fretMin}-${question.fretMax}`
   return (
     <div className={classes['row']}>
       <strong className={classes['symbol']} data-testid="map-symbol">
-        {writeSymbol(build.chord, { naming: settings.naming, school: settings.symbols })}
+        {writeSymbol(question.chord, { naming: settings.naming, school: settings.symbols })}
       </strong>
       <span className={classes['printed']}>
-        {build.arrangement.kind === 'named' ? arrangementWords(build.arrangement) : 'any arrangement'}, frets {range},{' '}
-        {tuningLetters(instrumentFor(build, state.setting).tuning, settings.naming)}
+        {question.arrangement.kind === 'named' ? arrangementWords(question.arrangement) : 'any arrangement'}, frets{' '}
+        {range}, {tuningLetters(instrumentFor(question, state.player).tuning, settings.naming)}
       </span>
-      <TextInput
-        size="sm"
-        w={150}
-        id={CHORD_INPUT_ID}
-        aria-label="Chord"
-        value={state.typed.text}
-        onChange={(event) => state.typed.type(event.currentTarget.value)}
-        error={state.typed.problem}
-        spellCheck={false}
-        autoComplete="off"
-      />
+      <ChordField id={CHORD_INPUT_ID} typed={state.typed} type={state.type} />
       <NativeSelect
         size="sm"
         aria-label="Arrangement"
-        value={build.arrangement.kind === 'named' ? build.arrangement.name : 'any'}
+        value={question.arrangement.kind === 'named' ? question.arrangement.name : 'any'}
         onChange={(event) => {
           const name = ARRANGEMENT_NAMES.find((one) => one === event.currentTarget.value)
           state.choose({ arrangement: name ? { kind: 'named', name } : { kind: 'any' } })
@@ -101,7 +93,7 @@ function Question({ state }: { readonly state: MapState }) {
       <NativeSelect
         size="sm"
         aria-label="Reach"
-        value={build.span === undefined ? '' : String(build.span)}
+        value={question.span === undefined ? '' : String(question.span)}
         onChange={(event) =>
           state.choose({ span: event.currentTarget.value === '' ? undefined : Number(event.currentTarget.value) })
         }
@@ -117,7 +109,7 @@ function Question({ state }: { readonly state: MapState }) {
           { value: 'neighbouring', label: 'neighbouring strings' },
           ...(state.search.status === 'found' ? state.search.found.map.rows : []).map(({ strings }) => ({
             value: strings.join(),
-            label: `strings ${stringsApart(strings, instrumentFor(build, state.setting).tuning.strings.length)}`,
+            label: `strings ${stringsApart(strings, instrumentFor(question, state.player).tuning.strings.length)}`,
           })),
         ]}
       />
@@ -127,16 +119,7 @@ function Question({ state }: { readonly state: MapState }) {
         onChange={(event) => state.setLandmarks(event.currentTarget.checked)}
       />
       <Group gap={4} ml="auto">
-        <Tooltip label="Undo (Ctrl+Z)">
-          <ActionIcon variant="default" aria-label="Undo" onClick={state.undo} disabled={!state.canUndo}>
-            <IconArrowBackUp size={17} />
-          </ActionIcon>
-        </Tooltip>
-        <Tooltip label="Redo (Ctrl+Shift+Z)">
-          <ActionIcon variant="default" aria-label="Redo" onClick={state.redo} disabled={!state.canRedo}>
-            <IconArrowForwardUp size={17} />
-          </ActionIcon>
-        </Tooltip>
+        <UndoRedo undo={state.undo} redo={state.redo} canUndo={state.canUndo} canRedo={state.canRedo} />
       </Group>
       <Button size="compact-md" variant="default" onClick={() => window.print()}>
         Print

@@ -1,16 +1,18 @@
 /** Map: a chord's whole territory as one sheet; string sets down, bass tones across. */
+
+import { writeSymbol } from '@nestling/core/chord'
 import { useState } from 'react'
-import { EggPatterns } from '../../neck/Egg.tsx'
-import { usePageKeys } from '../../shell/pageKeys.ts'
+import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
+import { fretsWord } from '../../words/shapes.ts'
 import type { MapAddress } from './address.ts'
 import { CellDetail } from './CellDetail.tsx'
-import { mapKeys } from './keys.ts'
+import { mapActs } from './keys.ts'
 import { MapHead } from './MapHead.tsx'
+import { MapTable, type Selected } from './MapTable.tsx'
 import classes from './MapView.module.css'
 import { RowLine } from './RowLine.tsx'
-import { type Selected, Sheet } from './Sheet.tsx'
 import { type FoundMap, type MapState, useMap } from './useMap.ts'
 import { useRowByRow } from './useRowByRow.ts'
 
@@ -22,8 +24,6 @@ export interface MapViewProps {
 export default function MapView(props: MapViewProps) {
   return (
     <Shell view="Map" page={props.page}>
-      <EggPatterns />
-      <h1 className="heard-only">The map of a chord</h1>
       <Territory address={props.address} />
     </Shell>
   )
@@ -32,9 +32,8 @@ export default function MapView(props: MapViewProps) {
 function Territory({ address }: Pick<MapViewProps, 'address'>) {
   const state = useMap(address)
   const [selected, setSelected] = useState<Selected>({ row: 0, column: 0 })
-  usePageKeys(mapKeys(state, selected))
   return (
-    <>
+    <Frame heading="The map of a chord" announcement={announcementOf(state, selected)} acts={mapActs(state, selected)}>
       <MapHead state={state} />
       {state.search.status === 'searching' && <p className={classes['aside']}>Looking along the neck…</p>}
       {state.search.status === 'failed' && (
@@ -45,8 +44,14 @@ function Territory({ address }: Pick<MapViewProps, 'address'>) {
       {state.search.status === 'found' && (
         <Found state={state} found={state.search.found} selected={selected} select={setSelected} />
       )}
-    </>
+    </Frame>
   )
+}
+
+/** The chord that the place in hand shows, and where. */
+function announcementOf({ search }: MapState, { row, column }: Selected): string {
+  const cell = search.status === 'found' ? search.found.changed[row]?.[column] : undefined
+  return cell?.kind === 'shape' ? `${writeSymbol(cell.voicing.chord)}, ${fretsWord(cell.voicing.frets)}` : ''
 }
 
 function Found({
@@ -63,7 +68,7 @@ function Found({
   const { rows, whole } = useRowByRow(found)
   return (
     <div className={classes['body']}>
-      <Sheet
+      <MapTable
         found={found}
         rows={rows}
         sets={state.sets}

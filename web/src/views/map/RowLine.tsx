@@ -1,25 +1,37 @@
 /** One row of the sheet along one neck, and the way of every string from each shape to the next. */
 import { useStore } from '@nanostores/react'
-import { instrumentFor } from '@nestling/core/build'
-import { ghostTones, type Voicing, writeShape } from '@nestling/core/voicing'
+import { stringNumber } from '@nestling/core/neck'
+import { instrumentFor } from '@nestling/core/request'
+import { ghostTones, movesBetween, type Voicing } from '@nestling/core/voicing'
 import { useMemo } from 'react'
 import { Board, Strings } from '../../neck/Board.tsx'
 import { Egg } from '../../neck/Egg.tsx'
 import neckClasses from '../../neck/neck.module.css'
-import { degreeSign } from '../../neck/tone.ts'
 import { useBoard } from '../../neck/useBoard.ts'
-import { stringsApart } from '../../neck/words.ts'
 import { $session } from '../../state/session.ts'
+import { degreeSign } from '../../words/degrees.ts'
+import { fretsWord, stringsApart } from '../../words/shapes.ts'
+import type { Selected } from './MapTable.tsx'
 import classes from './MapView.module.css'
-import type { Selected } from './Sheet.tsx'
 import type { FoundMap } from './useMap.ts'
 
 const lowest = ({ frets }: Voicing): number => Math.min(...frets.filter((fret): fret is number => fret !== null))
 
+/** "4 +3 · 3 +1": the way of every string, those that stay too. */
+function wayWords(from: Voicing, to: Voicing, strings: readonly number[]): string {
+  const moves = movesBetween(from, to)
+  return strings
+    .map((string) => {
+      const by = moves.find((move) => move.string === string)?.by ?? 0
+      return `${stringNumber(string, to.frets.length)} ${by > 0 ? '+' : by < 0 ? '−' : ''}${Math.abs(by)}`
+    })
+    .join(' · ')
+}
+
 export function RowLine({ found, selected }: { readonly found: FoundMap; readonly selected: Selected }) {
   const { settings } = useStore($session)
-  const { neck, build, setting, map } = found
-  const instrument = useMemo(() => instrumentFor(build, setting), [build, setting])
+  const { neck, question, player, map } = found
+  const instrument = useMemo(() => instrumentFor(question, player), [question, player])
   const row = found.changed[selected.row]
   const shapes = useMemo(
     () =>
@@ -28,7 +40,7 @@ export function RowLine({ found, selected }: { readonly found: FoundMap; readonl
         .sort((a, b) => lowest(a) - lowest(b)),
     [row],
   )
-  const board = useBoard(neck, instrument, settings, build.fretMax)
+  const board = useBoard(neck, instrument, settings, question.fretMax)
   const { layout } = board
   const strings = map.rows[selected.row]?.strings
   if (!strings || shapes.length === 0) return null
@@ -50,7 +62,7 @@ export function RowLine({ found, selected }: { readonly found: FoundMap; readonl
         viewBox={`${left} 0 ${width} ${layout.bottom + 44}`}
         className={classes['line']}
         role="img"
-        aria-label={`${shapes.map(({ frets }) => writeShape(frets)).join(', ')} along one neck`}
+        aria-label={`${shapes.map(({ frets }) => fretsWord(frets)).join(', ')} along one neck`}
       >
         <Board {...board} />
         <Strings layout={layout} frets={undefined} silent={[]} />
@@ -89,13 +101,8 @@ export function RowLine({ found, selected }: { readonly found: FoundMap; readonl
       <ol className={classes['ways']}>
         {shapes.slice(1).map((shape, index) => (
           <li key={shape.frets.join()}>
-            {writeShape((shapes[index] as Voicing).frets)} → {writeShape(shape.frets)}:{' '}
-            {strings
-              .map((string) => {
-                const by = (shape.frets[string] ?? 0) - ((shapes[index] as Voicing).frets[string] ?? 0)
-                return `${count - string} ${by > 0 ? '+' : by < 0 ? '−' : ''}${Math.abs(by)}`
-              })
-              .join(' · ')}
+            {fretsWord((shapes[index] as Voicing).frets)} → {fretsWord(shape.frets)}:{' '}
+            {wayWords(shapes[index] as Voicing, shape, strings)}
           </li>
         ))}
       </ol>

@@ -1,10 +1,14 @@
-/** The Map's question as an address, and back. */
-import { type Build, type BuildParams, type MapChange, readBuild, type Setting, writeBuild } from '@nestling/core/build'
+/** The Map's question as an address, in letters, and back. */
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
-import { EXTENSIONS } from '@nestling/core/name'
+import type { MapChange } from '@nestling/core/map'
+import { EXTENSIONS } from '@nestling/core/near'
+import { type Player, type Question, type QuestionTexts, readQuestion, writeQuestion } from '@nestling/core/request'
+import type { Typed } from '../../state/asked.ts'
+import { questionTextsIn } from '../../state/workbench/address.ts'
+import { messageOf } from '../../words/errors.ts'
 
 export interface MapAddress {
-  readonly params: BuildParams
+  readonly texts: QuestionTexts
   readonly morph: string | undefined
   readonly add: string | undefined
   readonly way: string | undefined
@@ -12,23 +16,32 @@ export interface MapAddress {
 
 /** What is asked: one step to undo. */
 export interface AskedMap {
-  readonly build: Build
+  readonly question: Question
   readonly change: MapChange
 }
 
-const FIRST: BuildParams = { chord: 'C', arrangement: 'close' }
+const FIRST: QuestionTexts = { chord: 'C', arrangement: 'close' }
 
-/** @returns With a problem when the address can't be read; the map of C major triads is asked then. */
+export const readMapAddress = (query: URLSearchParams): MapAddress => ({
+  texts: questionTextsIn(query),
+  morph: query.get('morph') ?? undefined,
+  add: query.get('add') ?? undefined,
+  way: query.get('way') ?? undefined,
+})
+
+/** @returns With what is wrong when the address can't be read; the map of C major triads is asked then. */
 export function readMap(
   address: MapAddress,
-  setting: Setting,
-): { readonly asked: AskedMap; readonly problem: string | undefined } {
-  const read = readBuild(address.params.chord === undefined ? FIRST : address.params, setting)
-  const build = read.ok ? read : readBuild(FIRST, setting)
-  if (!build.ok) throw new Error(build.error.message)
+  player: Player,
+): { readonly asked: AskedMap; readonly typed: Typed | undefined } {
+  const read = readQuestion(address.texts.chord === undefined ? FIRST : address.texts, player)
+  const question = read.ok ? read : readQuestion(FIRST, player)
+  if (!question.ok) throw new Error(question.error.code)
   return {
-    asked: { build: build.value, change: changeIn(address) },
-    problem: read.ok ? undefined : read.error.message,
+    asked: { question: question.value, change: changeIn(address) },
+    typed: read.ok
+      ? undefined
+      : { line: address.texts.chord ?? '', problem: { message: messageOf(read.error), at: read.error.at } },
   }
 }
 
@@ -40,14 +53,14 @@ function changeIn({ morph, add, way }: MapAddress): MapChange {
   return { kind: 'none' }
 }
 
-export function writeMap({ build, change }: AskedMap, strings: number): string {
-  const params = new URLSearchParams(writeBuild(build, strings) as Record<string, string>)
+export function writeMap({ question, change }: AskedMap, strings: number): string {
+  const query = new URLSearchParams(writeQuestion(question, strings) as Record<string, string>)
   // As it would follow the letter of any root.
   if (change.kind === 'morph')
-    params.set('morph', writeSymbol({ root: 'C', formula: change.formula }, { ascii: true }).slice(1))
+    query.set('morph', writeSymbol({ root: 'C', formula: change.formula }, { ascii: true }).slice(1))
   if (change.kind === 'extend') {
-    params.set('add', change.extension)
-    params.set('way', change.way)
+    query.set('add', change.extension)
+    query.set('way', change.way)
   }
-  return `/map?${params}`
+  return `/map?${query}`
 }

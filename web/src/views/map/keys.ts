@@ -1,20 +1,25 @@
 /** What every key does in the Map. */
-import type { PageKeys } from '../../shell/pageKeys.ts'
-import { collect, hearCell } from './collect.ts'
-import type { Selected } from './Sheet.tsx'
+import type { SharedActs } from '../../shell/keyTable.ts'
+import { collect, hearCell, keepCell } from './collect.ts'
+import type { Selected } from './MapTable.tsx'
 import type { MapState } from './useMap.ts'
 
 export const CHORD_INPUT_ID = 'map-chord'
 
-export function mapKeys({ search, undo, redo }: MapState, { row, column }: Selected): PageKeys {
+export function mapActs({ search, undo, redo }: MapState, { row, column }: Selected): SharedActs {
   const found = search.status === 'found' ? search.found : undefined
   const cell = found?.changed[row]?.[column]
   return {
+    fieldId: CHORD_INPUT_ID,
+    typeWords: 'type another chord',
     undo,
     redo,
-    acts: {
-      '/': () => document.getElementById(CHORD_INPUT_ID)?.focus(),
-      ...(found && cell?.kind === 'shape' ? { ' ': () => hearCell(cell), t: () => collect([cell], found) } : {}),
-    },
+    ...(found && cell?.kind === 'shape'
+      ? {
+          play: () => hearCell(cell, found),
+          toTray: () => collect([cell], found),
+          keep: () => keepCell(cell, found),
+        }
+      : {}),
   }
 }

@@ -1,24 +1,19 @@
 /** The state of the Map: the question, the worker's answer, the change that is looked at, the cell in hand, the address. */
 import { useStore } from '@nanostores/react'
-import {
-  type Build,
-  type ChangedMap,
-  type ChordMap,
-  instrumentFor,
-  type MapChange,
-  type Setting,
-} from '@nestling/core/build'
+import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import type { ChangedMap, ChordMap, MapChange } from '@nestling/core/map'
 import { type Neck, neckOf } from '@nestling/core/neck'
+import { instrumentFor, type Player, type Question } from '@nestling/core/request'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
-import { type TypedChord, useTypedChord } from '../../shell/useTypedChord.ts'
-import { changedFrom, type Moment, NO_HISTORY, redone, undone } from '../../state/history.ts'
-import { $setting } from '../../state/session.ts'
-import { mapClient } from '../../workers/mapClient.ts'
-import { type AskedMap, type MapAddress, readMap, writeMap } from './address.ts'
+import { useQuestion } from '../../shell/useQuestion.ts'
+import { createAsked, type Typed } from '../../state/asked.ts'
+import { $player, $session } from '../../state/session.ts'
+import { mapClient } from '../../workers/clients.ts'
+import { type AskedMap, type MapAddress, readMap, readMapAddress, writeMap } from './address.ts'
 
 /** An answer, with the question that it belongs to: the page may have gone on asking. */
 export interface FoundMap extends AskedMap {
-  readonly setting: Setting
+  readonly player: Player
   readonly neck: Neck
   readonly map: ChordMap
   readonly changed: ChangedMap
@@ -33,13 +28,14 @@ export type MapSearch =
 export type ShownSets = 'all' | 'neighbouring' | `${number},${string}`
 
 export interface MapState {
-  readonly typed: TypedChord
-  readonly build: Build
-  readonly choose: (changes: Partial<Build>) => void
+  readonly typed: Typed
+  readonly type: (text: string) => void
+  readonly question: Question
+  readonly choose: (changes: Partial<Question>) => void
   readonly change: MapChange
   readonly setChange: (change: MapChange) => void
-  readonly undo: () => void
-  readonly redo: () => void
+  readonly undo: () => unknown
+  readonly redo: () => unknown
   readonly canUndo: boolean
   readonly canRedo: boolean
   readonly search: MapSearch
@@ -48,46 +44,51 @@ export interface MapState {
   readonly setLandmarks: (shown: boolean) => void
   readonly sets: ShownSets
   readonly setSets: (sets: ShownSets) => void
-  readonly setting: Setting
+  readonly player: Player
 }
 
-/** An answer that stays this long is written into the address. */
-const SETTLED_MS = 50
+/** The chord as it stands in the field: as the player would type it. */
+const typedChord = ({ question }: AskedMap): string => {
+  const { naming } = $session.get().settings
+  return writeSymbol(question.chord, naming === 'letters' ? { ascii: true } : { naming })
+}
 
 export function useMap(address: MapAddress): MapState {
-  const setting = useStore($setting)
-  const [first] = useState(() => readMap(address, setting))
-  const [moment, setMoment] = useState<Moment<AskedMap>>({ now: first.asked, history: NO_HISTORY })
-  const { build, change } = moment.now
+  const player = useStore($player)
+  const [asked] = useState(() => {
+    const first = readMap(address, player)
+    const made = createAsked<AskedMap>(first.asked, { lineOf: typedChord })
+    if (first.typed) made.showLine(first.typed)
+    return made
+  })
+  const { question, change } = useStore(asked.$now)
+  const typed = useStore(asked.$typed)
+  const past = useStore(asked.$past)
   const [landmarks, setLandmarks] = useState(false)
   const [sets, setSets] = useState<ShownSets>('all')
   const [search, setSearch] = useState<MapSearch>({ status: 'searching' })
   const answered = useRef<FoundMap>(undefined)
 
-  const ask = useCallback(
-    (next: (now: AskedMap) => Partial<AskedMap>) =>
-      setMoment(({ now, history }) => ({ now: { ...now, ...next(now) }, history: changedFrom(history, now) })),
-    [],
+  const setChange = useCallback((next: MapChange) => asked.step({ change: next }), [asked])
+  const type = useCallback(
+    (text: string) => {
+      asked.type(text, (written) => {
+        const read = readSymbol(written, player.naming)
+        if (!read.ok) return read
+        const { root, formula } = read.value
+        const before = asked.current().question
+        return {
+          ok: true,
+          value: { question: { ...before, chord: { root, formula }, omit: undefined, bass: undefined } },
+        }
+      })
+    },
+    [asked, player],
   )
-  const setChange = useCallback((next: MapChange) => ask(() => ({ change: next })), [ask])
-  const typed = useTypedChord(
-    { text: address.params.chord ?? 'C', problem: first.problem },
-    setting.naming,
-    ({ root, formula }, symbol) =>
-      ask(({ build: before }) => ({
-        build: { ...before, chord: { root, formula }, symbol, omit: undefined, bass: undefined },
-      })),
-  )
-  const go = (to: (moment: Moment<AskedMap>) => Moment<AskedMap> | undefined) => {
-    const there = to(moment)
-    if (!there) return
-    setMoment(there)
-    typed.show(there.now.build.symbol)
-  }
 
   useEffect(() => {
     let current = true
-    answer(build, setting, change, answered.current).then(
+    answer(question, player, change, answered.current).then(
       (found) => {
         if (!current) return
         answered.current = found
@@ -100,25 +101,24 @@ export function useMap(address: MapAddress): MapState {
     return () => {
       current = false
     }
-  }, [build, setting, change])
-  useEffect(() => {
-    if (search.status !== 'found') return undefined
-    // Not at once: a new address has the whole page styled and painted again.
-    const settled = setTimeout(
-      () => window.history.replaceState(null, '', writeMap(search.found, search.found.neck.open.length)),
-      SETTLED_MS,
-    )
-    return () => clearTimeout(settled)
-  }, [search])
+  }, [question, player, change])
+  useQuestion({
+    address: search.status === 'found' ? writeMap(search.found, search.found.neck.open.length) : undefined,
+    open: (query) => {
+      const there = readMap(readMapAddress(query), player)
+      asked.open(there.asked, there.typed)
+    },
+  })
 
   return {
     typed,
-    build,
-    choose: (changes) => ask((now) => ({ build: { ...now.build, ...changes } })),
-    undo: () => go(undone),
-    redo: () => go(redone),
-    canUndo: moment.history.past.length > 0,
-    canRedo: moment.history.future.length > 0,
+    type,
+    question,
+    choose: (changes) => asked.step({ question: { ...question, ...changes } }),
+    undo: asked.undo,
+    redo: asked.redo,
+    canUndo: past.canUndo,
+    canRedo: past.canRedo,
     change,
     setChange,
     search,
@@ -126,21 +126,21 @@ export function useMap(address: MapAddress): MapState {
     setLandmarks,
     sets,
     setSets,
-    setting,
+    player,
   }
 }
 
 /** Asks the worker; a map that answers the same question already is only changed. */
 async function answer(
-  build: Build,
-  setting: Setting,
+  question: Question,
+  player: Player,
   change: MapChange,
   last: FoundMap | undefined,
 ): Promise<FoundMap> {
   const client = mapClient()
-  const map = last?.build === build && last.setting === setting ? last.map : await client.mapOf(build, setting)
-  const changed = await client.changedMap(map, build, setting, change)
-  return { build, setting, neck: neckOf(instrumentFor(build, setting)), map, change, changed }
+  const map = last?.question === question && last.player === player ? last.map : await client.mapOf(question, player)
+  const changed = await client.changedMap(map, question, player, change)
+  return { question, player, neck: neckOf(instrumentFor(question, player)), map, change, changed }
 }
 
 /** Whether a row of the sheet is shown. */

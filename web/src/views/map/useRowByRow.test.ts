@@ -1,21 +1,18 @@
-import { changedMap, mapOf } from '@nestling/core/build'
+import { changedMap, mapOf } from '@nestling/core/map'
 import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { DEFAULT_SETTINGS, settingOf } from '../../contracts/settings.ts'
+import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readMap } from './address.ts'
 import type { FoundMap } from './useMap.ts'
 import { rowsOf } from './useRowByRow.ts'
 
-const setting = settingOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
+const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
 function found(chord: string, arrangement: string): FoundMap {
-  const { asked } = readMap(
-    { params: { chord, arrangement }, morph: undefined, add: undefined, way: undefined },
-    setting,
-  )
-  const map = mapOf(asked.build, setting)
-  const changed = changedMap(map, asked.build, setting, asked.change)
-  return { ...asked, setting, neck: neckOf(STANDARD_INSTRUMENT), map, changed }
+  const { asked } = readMap({ texts: { chord, arrangement }, morph: undefined, add: undefined, way: undefined }, player)
+  const map = mapOf(asked.question, player)
+  const changed = changedMap(map, asked.question, player, asked.change)
+  return { ...asked, player, neck: neckOf(STANDARD_INSTRUMENT), map, changed }
 }
 const triads = found('C', 'close')
 const sevenths = found('Ebmaj7', 'drop-2')

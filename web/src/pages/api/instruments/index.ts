@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro'
 import { InstrumentDraft, instrumentFrom } from '../../../contracts/instrument.ts'
-import { problem, readBody, refuse } from '../_respond.ts'
+import { answerOutcome, readBody, refuseWith } from '../_respond.ts'
 
 export const GET: APIRoute = ({ locals }) => Response.json({ instruments: locals.instruments.list() })
 
@@ -8,17 +8,10 @@ export const POST: APIRoute = async ({ request, locals }) => {
   const draft = await readBody(request, InstrumentDraft)
   if (!draft.ok) return draft.response
   const instrument = instrumentFrom(draft.value)
-  if (!instrument.ok)
-    return refuse(
-      instrument.problems[0]?.field ?? 'body',
-      instrument.problems[0] ?? { message: '', at: 0, expected: '' },
-    )
-  const kept = locals.instruments.add(instrument.value)
-  return kept
-    ? Response.json(kept, { status: 201 })
-    : problem(409, {
-        error: `there is an instrument called ${draft.value.name} already`,
-        field: 'name',
-        expected: 'another name',
-      })
+  if (!instrument.ok) return refuseWith(instrument.problems[0].field, instrument.problems[0])
+  return answerOutcome(locals.instruments.add(instrument.value), {
+    what: 'instrument',
+    name: draft.value.name,
+    status: 201,
+  })
 }

@@ -1,6 +1,7 @@
+import { readProgression } from '@nestling/core/progression'
 import type { APIRoute } from 'astro'
-import { KeptSetDraft } from '../../../contracts/tray.ts'
-import { readBody } from '../_respond.ts'
+import { KeptSetDraft, progressionTexts } from '../../../contracts/progression.ts'
+import { readBody, refuse } from '../_respond.ts'
 
 const MOST_LISTED = 200
 
@@ -11,5 +12,8 @@ export const GET: APIRoute = ({ locals }) => {
 
 export const POST: APIRoute = async ({ request, locals }) => {
   const draft = await readBody(request, KeptSetDraft)
-  return draft.ok ? Response.json(locals.sets.add(draft.value, new Date()), { status: 201 }) : draft.response
+  if (!draft.ok) return draft.response
+  const read = readProgression(progressionTexts(draft.value))
+  if (!read.ok) return refuse(read.error.field, read.error)
+  return Response.json(locals.sets.add(draft.value, new Date()), { status: 201 })
 }

@@ -1,8 +1,6 @@
-import { readSymbol } from '@nestling/core/chord'
-import { readTuning } from '@nestling/core/neck'
-import { readShape } from '@nestling/core/voicing'
+import { readShape } from '@nestling/core/shape'
 import type { APIRoute } from 'astro'
-import { KeptShapeDraft } from '../../../contracts/keptShape.ts'
+import { KeptShapeDraft } from '../../../contracts/shape.ts'
 import { readBody, refuse } from '../_respond.ts'
 
 const MOST_LISTED = 500
@@ -15,12 +13,7 @@ export const GET: APIRoute = ({ locals }) => {
 export const POST: APIRoute = async ({ request, locals }) => {
   const draft = await readBody(request, KeptShapeDraft)
   if (!draft.ok) return draft.response
-  const { chord, shape, tuning } = draft.value
-  const symbol = readSymbol(chord)
-  if (!symbol.ok) return refuse('chord', symbol.error)
-  const strings = readTuning(tuning)
-  if (!strings.ok) return refuse('tuning', strings.error)
-  const frets = readShape(shape, strings.value.strings.length)
-  if (!frets.ok) return refuse('shape', frets.error)
+  const shape = readShape(draft.value)
+  if (!shape.ok) return refuse(shape.error.field, shape.error)
   return Response.json(locals.shapes.add(draft.value, new Date()), { status: 201 })
 }

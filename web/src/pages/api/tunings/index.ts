@@ -1,7 +1,7 @@
 import { readTuning } from '@nestling/core/neck'
 import type { APIRoute } from 'astro'
 import { OwnTuningDraft } from '../../../contracts/instrument.ts'
-import { problem, readBody, refuse } from '../_respond.ts'
+import { answerOutcome, readBody, refuse } from '../_respond.ts'
 
 export const GET: APIRoute = ({ locals }) => Response.json({ tunings: locals.tunings.list() })
 
@@ -10,12 +10,5 @@ export const POST: APIRoute = async ({ request, locals }) => {
   if (!draft.ok) return draft.response
   const tuning = readTuning(draft.value.tuning, { name: draft.value.name })
   if (!tuning.ok) return refuse('tuning', tuning.error)
-  const kept = locals.tunings.add(tuning.value)
-  return kept
-    ? Response.json(kept, { status: 201 })
-    : problem(409, {
-        error: `there is a tuning called ${draft.value.name} already`,
-        field: 'name',
-        expected: 'another name',
-      })
+  return answerOutcome(locals.tunings.add(tuning.value), { what: 'tuning', name: draft.value.name, status: 201 })
 }

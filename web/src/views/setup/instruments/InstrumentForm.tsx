@@ -1,12 +1,15 @@
 /** Everything about one instrument that the hand and the search need; what is wrong stands beside its field. */
 import { Button, Chip, Group, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core'
+import { useForm } from '@mantine/form'
 import { useStore } from '@nanostores/react'
-import { COMMON_TUNINGS, readTuning, writeTuning } from '@nestling/core/neck'
+import { readTuning, writeTuning } from '@nestling/core/neck'
+import { tuningsOffered } from '@nestling/core/request'
 import { useState } from 'react'
 import { type InstrumentDraft, instrumentFrom, type KeptInstrument } from '../../../contracts/instrument.ts'
+import { TuningChoice } from '../../../controls/TuningChoice.tsx'
 import { addInstrument, editInstrument } from '../../../state/instruments.ts'
 import { tell } from '../../../state/notices.ts'
-import { $session } from '../../../state/session.ts'
+import { $player, $session } from '../../../state/session.ts'
 import classes from '../SetupView.module.css'
 
 export interface InstrumentFormProps {
@@ -16,17 +19,31 @@ export interface InstrumentFormProps {
   readonly done: (instrument: KeptInstrument) => void
 }
 
-export function InstrumentForm({ title, initial, kept, done }: InstrumentFormProps) {
-  const { tunings } = useStore($session)
-  const [draft, setDraft] = useState(initial)
-  const [refused, setRefused] = useState<string | undefined>(undefined)
-  const change = (changes: Partial<InstrumentDraft>) => setDraft((before) => ({ ...before, ...changes }))
+/** What is wrong with each field, in words. */
+function problemsIn(draft: InstrumentDraft): Partial<Record<keyof InstrumentDraft, string>> {
   const read = instrumentFrom(draft)
-  const problems = read.ok ? [] : read.problems
-  const wrong = (field: keyof InstrumentDraft) => problems.find((problem) => problem.field === field)?.message
+  const problems = read.ok ? [] : read.problems.map(({ field, message }) => [field, message] as const)
+  const name = draft.name.trim() === '' ? [['name', 'A name of 1 to 40 characters'] as const] : []
+  return Object.fromEntries([...name, ...problems])
+}
+
+export function InstrumentForm({ title, initial, kept, done }: InstrumentFormProps) {
+  const player = useStore($player)
+  const { settings } = useStore($session)
+  const [refused, setRefused] = useState<string | undefined>(undefined)
+  const form = useForm<InstrumentDraft>({
+    initialValues: initial,
+    validateInputOnChange: true,
+    validate: problemsIn,
+  })
+  const draft = form.values
+  const change = (changes: Partial<InstrumentDraft>) => {
+    form.setValues(changes)
+    form.validate()
+  }
   const strings = readTuning(draft.tuning)
   const count = strings.ok ? strings.value.strings.length : 6
-  const listed = [...COMMON_TUNINGS, ...tunings]
+  const listed = tuningsOffered(player)
   const known = listed.find((tuning) => writeTuning(tuning) === draft.tuning)
   const number = (
     field: 'frets' | 'scaleLengthMm' | 'spacingNutMm' | 'spacingBridgeMm' | 'lastReachableFret',
@@ -36,50 +53,33 @@ export function InstrumentForm({ title, initial, kept, done }: InstrumentFormPro
     <NumberInput
       size="sm"
       label={label}
-      value={draft[field]}
       step={step}
-      onChange={(value) => change({ [field]: Number(value) })}
-      error={wrong(field)}
       allowNegative={false}
+      value={draft[field]}
+      onChange={(value) => change({ [field]: Number(value) })}
+      error={form.errors[field]}
     />
   )
   const save = async () => {
-    const answer = kept ? await editInstrument(kept, draft) : await addInstrument(draft)
-    setRefused(answer.ok ? undefined : answer.message)
-    if (!answer.ok) return
-    tell.done(`Kept: ${answer.value.name}`)
-    done(answer.value)
+    const reply = kept ? await editInstrument(kept, draft) : await addInstrument(draft)
+    setRefused(reply.ok ? undefined : reply.message)
+    if (!reply.ok) return
+    tell.done(`Kept: ${reply.value.name}`)
+    done(reply.value)
   }
-  const nameMissing = draft.name.trim() === ''
+  const problems = problemsIn(draft)
+  const [firstProblem] = Object.values(problems)
   return (
-    <form
-      aria-label={title}
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (problems.length === 0 && !nameMissing) void save()
-      }}
-    >
+    <form aria-label={title} onSubmit={form.onSubmit(() => void save())}>
       <div className={classes['form']}>
-        <TextInput
-          size="sm"
-          label="Name"
-          value={draft.name}
-          maxLength={40}
-          onChange={(event) => change({ name: event.currentTarget.value })}
-          error={nameMissing ? 'A name of 1 to 40 characters' : undefined}
-        />
-        <NativeSelect
-          size="sm"
+        <TextInput size="sm" label="Name" maxLength={40} {...form.getInputProps('name')} />
+        <TuningChoice
           label="Tuning"
-          value={known ? draft.tuning : ''}
-          onChange={(event) => {
-            const tuning = listed.find((one) => writeTuning(one) === event.currentTarget.value)
-            if (tuning) change({ tuning: writeTuning(tuning), tuningName: tuning.name, capo: null })
-          }}
-          data={[
-            { value: '', label: 'as typed' },
-            ...listed.map((tuning) => ({ value: writeTuning(tuning), label: tuning.name })),
-          ]}
+          tunings={listed}
+          now={known}
+          otherWords="as typed"
+          naming={settings.naming}
+          take={(tuning) => change({ tuning: writeTuning(tuning), tuningName: tuning.name, capo: null })}
         />
         <TextInput
           size="sm"
@@ -87,7 +87,7 @@ export function InstrumentForm({ title, initial, kept, done }: InstrumentFormPro
           value={draft.tuning}
           spellCheck={false}
           onChange={(event) => change({ tuning: event.currentTarget.value, tuningName: '' })}
-          error={wrong('tuning')}
+          error={form.errors['tuning']}
         />
         {number('frets', 'Frets')}
         {number('lastReachableFret', 'Highest fret within reach')}
@@ -127,7 +127,7 @@ export function InstrumentForm({ title, initial, kept, done }: InstrumentFormPro
           onChange={(value) =>
             change({ capo: Number(value) > 0 ? { fret: Number(value), strings: draft.capo?.strings ?? 'all' } : null })
           }
-          error={wrong('capo')}
+          error={form.errors['capo']}
         />
         {draft.capo && (
           <div className={classes['wide']}>
@@ -158,10 +158,10 @@ export function InstrumentForm({ title, initial, kept, done }: InstrumentFormPro
         </p>
       )}
       <Group mt="md">
-        <Button type="submit" size="compact-md" disabled={problems.length > 0 || nameMissing}>
+        <Button type="submit" size="compact-md" disabled={firstProblem !== undefined}>
           {kept ? 'Keep the changes' : 'Keep the instrument'}
         </Button>
-        {problems.length > 0 && <span className={classes['aside']}>{problems[0]?.message}</span>}
+        {firstProblem !== undefined && <span className={classes['aside']}>{firstProblem}</span>}
       </Group>
     </form>
   )

@@ -4,7 +4,7 @@ import { useStore } from '@nanostores/react'
 import { STANDARD_INSTRUMENT, tuningLetters } from '@nestling/core/neck'
 import { useState } from 'react'
 import { draftOf, type InstrumentDraft, type KeptInstrument } from '../../../contracts/instrument.ts'
-import { UndoNotice } from '../../../shell/UndoNotice.tsx'
+import { UndoNotice } from '../../../controls/UndoNotice.tsx'
 import { addInstrument, removeInstrument } from '../../../state/instruments.ts'
 import { tell } from '../../../state/notices.ts'
 import { $session, chooseInstrument } from '../../../state/session.ts'
@@ -92,9 +92,9 @@ export function Instruments() {
 
 async function remove(instrument: KeptInstrument) {
   const wasCurrent = $session.get().instrument.id === instrument.id
-  const answer = await removeInstrument(instrument.id)
-  if (!answer.ok) {
-    tell.problem('Not taken away', answer.message)
+  const reply = await removeInstrument(instrument.id)
+  if (!reply.ok) {
+    tell.problem('Not taken away', reply.message)
     return
   }
   const id = `instrument-${instrument.id}`

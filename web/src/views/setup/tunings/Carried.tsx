@@ -1,14 +1,15 @@
 /** The tray in another tuning: the same fingers and what they become, the same notes and where they go. */
 import { useStore } from '@nanostores/react'
-import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import { writeSymbol } from '@nestling/core/chord'
 import { namesOf } from '@nestling/core/name'
-import { neckOf, readTuning, type Tuning, writeTuning } from '@nestling/core/neck'
+import { neckOf, type Tuning, writeTuning } from '@nestling/core/neck'
 import { pitchAt, plainName, writePitch } from '@nestling/core/pitch'
-import { type Frets, midisOf, readShape, sameFingers, samePitchesIn, writeShape } from '@nestling/core/voicing'
+import { neckFor } from '@nestling/core/shape'
+import { type Frets, midisOf, sameFingers, samePitchesIn } from '@nestling/core/voicing'
 import { useMemo } from 'react'
-import type { TrayShape } from '../../../contracts/tray.ts'
-import { $session, $setting } from '../../../state/session.ts'
-import { $tray } from '../../../state/tray.ts'
+import { $player, $session } from '../../../state/session.ts'
+import { $tray, type ShownStep, shownStep } from '../../../state/tray.ts'
+import { fretsWord } from '../../../words/shapes.ts'
 import classes from '../SetupView.module.css'
 
 interface Carriage {
@@ -20,39 +21,36 @@ interface Carriage {
 }
 
 export function Carried({ to }: { readonly to: Tuning }) {
-  const { shapes } = useStore($tray)
+  const { steps } = useStore($tray)
   const { settings, instrument } = useStore($session)
-  const { hand } = useStore($setting)
+  const { hand } = useStore($player)
   const carried = useMemo(() => {
     const neck = neckOf({ ...instrument, tuning: to, capo: undefined })
     const symbolOf = (chord: Parameters<typeof writeSymbol>[0]) =>
       writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
-    const carry = ({ id, chord, shape, tuning }: TrayShape): Carriage | undefined => {
-      const read = readSymbol(chord)
-      const strings = readTuning(tuning)
-      const frets = readShape(shape)
-      if (!read.ok || !strings.ok || !frets.ok) return undefined
-      const before = neckOf({ ...instrument, tuning: strings.value, capo: undefined, frets: 36, lastReachableFret: 36 })
-      const same = sameFingers(frets.value, neck)
+    const carry = ({ id, shape, texts }: ShownStep): Carriage | undefined => {
+      if (!shape) return undefined
+      const before = neckFor(shape)
+      const same = sameFingers(shape.frets, neck)
       const name = same && namesOf(same, neck)[0]
-      const midis = midisOf(frets.value, before)
+      const midis = midisOf(shape.frets, before)
       const { shapes: places, unreachable } = samePitchesIn(midis, neck, { reachLimitMm: hand.stretchMm, open: true })
       const spelled = (midi: number) => writePitch(pitchAt(plainName(midi % 12), midi), settings.naming)
       return {
         id,
-        symbol: symbolOf(read.value),
-        shape,
+        symbol: symbolOf(shape.chord),
+        shape: texts.shape?.frets ?? '',
         fingers: same ? (name ? symbolOf(name.chord) : 'one tone') : 'can’t be pressed there',
         notes:
           unreachable.length > 0
             ? `no string has ${unreachable.map(spelled).join(' ')}`
             : places.length === 0
               ? 'not within your reach'
-              : best(places).map(writeShape).join(' or '),
+              : best(places).map(fretsWord).join(' or '),
       }
     }
-    return shapes.flatMap((shape) => carry(shape) ?? [])
-  }, [shapes, to, instrument, hand, settings.naming, settings.symbols])
+    return steps.flatMap((step) => carry(shownStep(step)) ?? [])
+  }, [steps, to, instrument, hand, settings.naming, settings.symbols])
   return (
     <section aria-label="The tray in that tuning">
       <h2>The tray in that tuning</h2>

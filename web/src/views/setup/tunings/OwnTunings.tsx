@@ -1,45 +1,66 @@
 /** Tunings of the player's own: checked while they are typed, kept beside the common ones. */
 import { ActionIcon, Button, Group, TextInput, Tooltip } from '@mantine/core'
+import { useForm } from '@mantine/form'
 import { useStore } from '@nanostores/react'
-import { readTuning, tensionN, tuningLetters, usualGauge } from '@nestling/core/neck'
+import {
+  type Instrument,
+  readTuning,
+  stringNumber,
+  type Tuning,
+  tensionN,
+  tuningLetters,
+  usualGauge,
+} from '@nestling/core/neck'
 import { midiOf } from '@nestling/core/pitch'
-import { useState } from 'react'
-import { IconTrash } from '../../../shell/icons.ts'
+import { IconTrash } from '../../../controls/icons.ts'
 import { addTuning, removeTuning } from '../../../state/instruments.ts'
 import { tell } from '../../../state/notices.ts'
 import { $session } from '../../../state/session.ts'
+import { messageOf } from '../../../words/errors.ts'
 import classes from '../SetupView.module.css'
 
 /** Above this a string of the usual gauge for the instrument's own pitch is near breaking. */
 const HARD_PULL_N = 130
 
+/** Numbers of the strings that would pull hard on this instrument. */
+function hardStrings(tuning: Tuning, { tuning: own, scaleLengthMm }: Instrument): readonly number[] {
+  const count = tuning.strings.length
+  if (own.strings.length !== count) return []
+  return tuning.strings.flatMap((pitch, index) => {
+    const made = own.strings[index]
+    const pull = made && tensionN(usualGauge(scaleLengthMm, midiOf(made)), scaleLengthMm, midiOf(pitch))
+    return pull && pull > HARD_PULL_N ? [stringNumber(index, count)] : []
+  })
+}
+
 export function OwnTunings() {
   const { tunings, instrument, settings } = useStore($session)
-  const [name, setName] = useState('')
-  const [text, setText] = useState('')
-  const read = text.trim() === '' ? undefined : readTuning(text)
-  const hard =
-    read?.ok && read.value.strings.length === instrument.tuning.strings.length
-      ? read.value.strings.flatMap((pitch, index) => {
-          const own = instrument.tuning.strings[index]
-          const pull =
-            own && tensionN(usualGauge(instrument.scaleLengthMm, midiOf(own)), instrument.scaleLengthMm, midiOf(pitch))
-          return pull && pull > HARD_PULL_N ? [read.value.strings.length - index] : []
-        })
-      : []
+  const form = useForm({
+    initialValues: { name: '', tuning: '' },
+    validateInputOnChange: ['tuning'],
+    validate: {
+      name: (name) => (name.trim() === '' ? 'A name of 1 to 40 characters' : null),
+      tuning: (text) => {
+        const read = text.trim() === '' ? undefined : readTuning(text)
+        return read && !read.ok ? messageOf(read.error) : null
+      },
+    },
+  })
+  const { name, tuning: text } = form.values
+  const read = readTuning(text)
+  const hard = read.ok ? hardStrings(read.value, instrument) : []
   const keep = async () => {
-    const answer = await addTuning({ name: name.trim(), tuning: text })
-    if (!answer.ok) {
-      tell.problem('Not kept', answer.message)
+    const reply = await addTuning({ name: name.trim(), tuning: text })
+    if (!reply.ok) {
+      tell.problem('Not kept', reply.message)
       return
     }
-    tell.done(`Kept: ${answer.value.name}`)
-    setName('')
-    setText('')
+    tell.done(`Kept: ${reply.value.name}`)
+    form.reset()
   }
   const remove = async (id: number) => {
-    const answer = await removeTuning(id)
-    if (!answer.ok) tell.problem('Not taken away', answer.message)
+    const reply = await removeTuning(id)
+    if (!reply.ok) tell.problem('Not taken away', reply.message)
   }
   return (
     <section aria-label="Tunings of your own" style={{ marginTop: 18 }}>
@@ -65,34 +86,25 @@ export function OwnTunings() {
         ))}
       </ul>
       {tunings.length === 0 && <p className={classes['aside']}>None yet. Four to ten strings, lowest first.</p>}
-      <form
-        className={classes['form']}
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (read?.ok && name.trim() !== '') void keep()
-        }}
-      >
+      <form className={classes['form']} onSubmit={form.onSubmit(() => void keep())}>
         <TextInput
           label="Name of the tuning"
-          value={name}
           maxLength={40}
           placeholder="such as Night Heron"
-          onChange={(event) => setName(event.currentTarget.value)}
+          {...form.getInputProps('name')}
         />
         <TextInput
           label="Its strings, lowest first"
-          value={text}
           placeholder="C2 G2 D3 F3 A3 D4"
           spellCheck={false}
-          onChange={(event) => setText(event.currentTarget.value)}
-          error={read && !read.ok ? read.error.message : undefined}
           description={
             hard.length > 0
               ? `String ${hard.join(', ')} would pull hard on ${instrument.name}: take a lighter gauge.`
               : undefined
           }
+          {...form.getInputProps('tuning')}
         />
-        <Button type="submit" size="sm" mt={25} w={160} disabled={!read?.ok || name.trim() === ''}>
+        <Button type="submit" size="sm" mt={25} w={160} disabled={!read.ok || name.trim() === ''}>
           Keep the tuning
         </Button>
       </form>

@@ -1,13 +1,13 @@
 /** Which peg to turn, which way and how far, with a tone to tune to and the pull of each string. */
 import { ActionIcon } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { retuning, type Tuning, tensionN, usualGauge } from '@nestling/core/neck'
+import { retuning, type StringChange, stringIndex, type Tuning, tensionN, usualGauge } from '@nestling/core/neck'
 import { midiOf, writePitch } from '@nestling/core/pitch'
-import { counted } from '../../../neck/words.ts'
-import { Heads } from '../../../shell/Heads.tsx'
-import { IconPlayerPlay } from '../../../shell/icons.ts'
-import { hearChords } from '../../../state/hearing.ts'
+import { Heads } from '../../../controls/Heads.tsx'
+import { IconPlayerPlay } from '../../../controls/icons.ts'
+import { hearTone } from '../../../state/playback.ts'
 import { $session } from '../../../state/session.ts'
+import { counted } from '../../../words/shapes.ts'
 import classes from '../SetupView.module.css'
 
 const way = (semitones: number): string =>
@@ -26,7 +26,8 @@ export function Retuning({ to }: { readonly to: Tuning }) {
         </p>
       </section>
     )
-  const hear = (midi: number) => hearChords([{ midis: [midi] }], 'together', 'reference tone')
+  const hear = ({ number, to: pitch }: StringChange) =>
+    hearTone({ midi: midiOf(pitch), pitch, string: stringIndex(number, changes.length), fret: 0 }, 'reference tone')
   const risky = changes.filter((change) => change.risky)
   return (
     <section aria-label="Directions">
@@ -51,7 +52,7 @@ export function Retuning({ to }: { readonly to: Tuning }) {
                     color="gray"
                     size="sm"
                     aria-label={`Hear string ${change.number}, ${writePitch(change.to, settings.naming)}`}
-                    onClick={() => hear(midiOf(change.to))}
+                    onClick={() => hear(change)}
                   >
                     <IconPlayerPlay size={15} />
                   </ActionIcon>

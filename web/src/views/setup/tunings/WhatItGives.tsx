@@ -3,16 +3,15 @@ import { Chip, NativeSelect } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { readKey, triadsOf } from '@nestling/core/key'
-import { droneShapes, dronesOver } from '@nestling/core/name'
+import { droneShapes, dronesOver } from '@nestling/core/near'
 import { fretsOfNote, neckOf, stringIndex, type Tuning } from '@nestling/core/neck'
 import { writeNote } from '@nestling/core/pitch'
-import { writeShape } from '@nestling/core/voicing'
 import { useMemo, useState } from 'react'
-import { EggPatterns } from '../../../neck/Egg.tsx'
+import { Heads } from '../../../controls/Heads.tsx'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
-import { degreeSign } from '../../../neck/tone.ts'
-import { Heads } from '../../../shell/Heads.tsx'
-import { $session, $setting } from '../../../state/session.ts'
+import { $player, $session } from '../../../state/session.ts'
+import { degreeSign } from '../../../words/degrees.ts'
+import { fretsWord } from '../../../words/shapes.ts'
 import classes from '../SetupView.module.css'
 
 const KEYS = [
@@ -39,7 +38,7 @@ const KEYS = [
 
 export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
   const { settings, instrument } = useStore($session)
-  const { hand } = useStore($setting)
+  const { hand } = useStore($player)
   const [keyName, setKeyName] = useState<string>('D')
   const count = tuning.strings.length
   const [pressed, setPressed] = useState<readonly string[]>(['5', '4', '3'])
@@ -60,7 +59,6 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
     writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
   return (
     <section aria-label="What it gives">
-      <EggPatterns />
       <h2>What it gives</h2>
       <div className={classes['form']}>
         <NativeSelect
@@ -117,7 +115,7 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
                   'none within your reach'
                 )}
               </td>
-              <td>{shape ? `${symbolOf(shape.name.chord)} · ${writeShape(shape.frets)}` : ''}</td>
+              <td>{shape ? `${symbolOf(shape.name.chord)} · ${fretsWord(shape.frets)}` : ''}</td>
             </tr>
           ))}
         </tbody>

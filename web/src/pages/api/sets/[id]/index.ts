@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro'
-import { idFrom, noSuch } from '../../_respond.ts'
+import { answerOutcome, idFrom, noSuch } from '../../_respond.ts'
 
 export const DELETE: APIRoute = ({ params, locals }) => {
   const id = idFrom(params['id'])
-  return id !== undefined && locals.sets.remove(id, new Date()) ? new Response(null, { status: 204 }) : noSuch('set')
+  return id === undefined ? noSuch('set') : answerOutcome(locals.sets.remove(id, new Date()), { what: 'set' })
 }

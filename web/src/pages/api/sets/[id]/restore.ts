@@ -1,9 +1,10 @@
 import type { APIRoute } from 'astro'
-import { idFrom, noSuch } from '../../_respond.ts'
+import { answerOutcome, idFrom, noSuch } from '../../_respond.ts'
+
+const what = 'deleted set'
 
 /** Takes a deletion back. */
 export const POST: APIRoute = ({ params, locals }) => {
   const id = idFrom(params['id'])
-  const set = id === undefined ? undefined : locals.sets.restore(id)
-  return set ? Response.json(set) : noSuch('deleted set')
+  return id === undefined ? noSuch(what) : answerOutcome(locals.sets.restore(id), { what })
 }

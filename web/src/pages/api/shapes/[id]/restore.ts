@@ -1,9 +1,10 @@
 import type { APIRoute } from 'astro'
-import { idFrom, noSuch } from '../../_respond.ts'
+import { answerOutcome, idFrom, noSuch } from '../../_respond.ts'
+
+const what = 'deleted shape'
 
 /** Takes a deletion back. */
 export const POST: APIRoute = ({ params, locals }) => {
   const id = idFrom(params['id'])
-  const shape = id === undefined ? undefined : locals.shapes.restore(id)
-  return shape ? Response.json(shape) : noSuch('deleted shape')
+  return id === undefined ? noSuch(what) : answerOutcome(locals.shapes.restore(id), { what })
 }

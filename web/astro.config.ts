@@ -1,0 +1,57 @@
+import { createHash } from 'node:crypto'
+import node from '@astrojs/node'
+import react from '@astrojs/react'
+import { ColorSchemeScript } from '@mantine/core'
+import type { AstroIntegration } from 'astro'
+import { defineConfig } from 'astro/config'
+import { createElement } from 'react'
+import { renderToStaticMarkup } from 'react-dom/server'
+import { VIEWS } from './src/shell/views.ts'
+
+// Mantine's pre-paint script is inline React output, so Astro does not hash it for the content security policy.
+const schemeScript = renderToStaticMarkup(createElement(ColorSchemeScript, { defaultColorScheme: 'auto' }))
+const schemeHash: `sha256-${string}` = `sha256-${createHash('sha256')
+  .update(schemeScript.replace(/^<script[^>]*>|<\/script>$/g, ''))
+  .digest('base64')}`
+
+/** Every view of the table has its page in its own folder. */
+const pagesOfViews: AstroIntegration = {
+  name: 'pages-of-views',
+  hooks: {
+    'astro:config:setup': ({ injectRoute }) => {
+      for (const { folder, href } of VIEWS)
+        injectRoute({ pattern: href, entrypoint: new URL(`./src/views/${folder}/page.astro`, import.meta.url) })
+    },
+  },
+}
+
+export default defineConfig({
+  output: 'server',
+  adapter: node({ mode: 'middleware' }),
+  integrations: [react(), pagesOfViews],
+  devToolbar: { enabled: false },
+  server: { host: '127.0.0.1', port: Number(process.env['PORT'] ?? 4321) },
+  security: { checkOrigin: true, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
+  experimental: {
+    csp: {
+      directives: [
+        "default-src 'self'",
+        "img-src 'self' data: blob:",
+        "font-src 'self' data:",
+        "worker-src 'self' blob:",
+        "connect-src 'self'",
+        "object-src 'none'",
+        "base-uri 'none'",
+        "form-action 'self'",
+        "frame-ancestors 'none'",
+      ],
+      scriptDirective: { hashes: [schemeHash] },
+    },
+  },
+  vite: {
+    worker: { format: 'es' },
+    // Imported on first use: unless listed, dev finds them at the first click and reloads the page.
+    optimizeDeps: { include: ['tone', 'comlink', 'vexflow/core', 'pitchy', 'audiobuffer-to-wav'] },
+    ssr: { noExternal: ['@mantine/core', '@mantine/hooks', '@mantine/notifications'], external: ['better-sqlite3'] },
+  },
+})

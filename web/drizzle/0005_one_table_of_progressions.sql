@@ -1,0 +1,2 @@
+DROP TABLE `kept_sets`;--> statement-breakpoint
+DROP TABLE `trays`;

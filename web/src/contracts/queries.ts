@@ -1,0 +1,56 @@
+/** The queries of the HTTP interface: every field as it stands in the address; core reads the music in it. */
+import { QUESTION_FIELDS, type QuestionField } from '@nestling/core/request'
+import * as v from 'valibot'
+import { text } from './text.ts'
+
+const whole = (name: string) =>
+  v.pipe(v.string(), v.regex(/^\d{1,2}$/, `${name} as a whole number`), v.transform(Number))
+
+const SYMBOL = text(QUESTION_FIELDS.chord)
+const TUNING = v.optional(text(QUESTION_FIELDS.tuning))
+
+export const ChordQuery = v.strictObject({ symbol: SYMBOL })
+
+/** The same fields as the page's address, defined once in core. */
+const optionalFields = Object.fromEntries(
+  Object.entries(QUESTION_FIELDS).map(([field, most]) => [field, v.optional(text(most))]),
+) as Record<QuestionField, v.OptionalSchema<ReturnType<typeof text>, undefined>>
+
+export const VoicingsQuery = v.strictObject({
+  ...optionalFields,
+  chord: SYMBOL,
+  limit: v.optional(
+    v.pipe(
+      v.string(),
+      v.regex(/^\d{1,5}$/, 'a whole number from 1 to 20000'),
+      v.transform(Number),
+      v.minValue(1),
+      v.maxValue(20_000),
+    ),
+    '500',
+  ),
+})
+
+/** A shape on a neck. */
+const shape = { frets: text(60), tuning: TUNING }
+
+export const NamesQuery = v.strictObject({ ...shape, bass: v.optional(text(8)), key: v.optional(text(40)) })
+export const CheckQuery = v.strictObject({ ...shape, symbol: SYMBOL })
+export const NeighboursQuery = v.strictObject({
+  ...shape,
+  symbol: v.optional(SYMBOL),
+  tones: v.optional(v.picklist(['1', '2'], '1 or 2'), '1'),
+})
+
+export const ArpeggioQuery = v.strictObject({
+  chord: SYMBOL,
+  position: v.optional(whole('a fret'), '5'),
+  way: v.optional(v.picklist(['position', 'diagonal', 'one-string', 'two-a-string']), 'position'),
+  /** 1 for the highest string. */
+  string: v.optional(whole('a string')),
+  octaves: v.optional(v.pipe(whole('octaves'), v.minValue(1, 'at least 1'), v.maxValue(4, 'at most 4')), '2'),
+  from: v.optional(text(8), 'R'),
+  direction: v.optional(v.picklist(['up', 'down', 'up-down', 'round']), 'up'),
+  pattern: v.optional(v.picklist(['straight', 'broken', 'threes', 'fours']), 'straight'),
+  tuning: TUNING,
+})

@@ -1,0 +1,14 @@
+/** Pieces that the schemas share. */
+import * as v from 'valibot'
+
+export const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`))
+
+export const name = (most: number) =>
+  v.pipe(
+    v.string(),
+    v.trim(),
+    v.minLength(1, `a name of 1 to ${most} characters`),
+    v.maxLength(most, `a name of 1 to ${most} characters`),
+  )
+
+export const version = v.pipe(v.number(), v.integer(), v.minValue(1))

@@ -1,0 +1,87 @@
+/** A word of a sentence that opens its choices, each with what it would give where that is counted. */
+import { Menu, ScrollArea, UnstyledButton } from '@mantine/core'
+import { useState } from 'react'
+import sentence from './sentence.module.css'
+import classes from './Word.module.css'
+
+export interface WordChoice<Value> {
+  readonly value: Value
+  readonly words: string
+  readonly now: boolean
+  /** Playable shapes that it would give; `undefined` while they are not counted. */
+  readonly count?: number | undefined
+}
+
+export interface WordProps<Value> {
+  /** What the word is about: "Arrangement". */
+  readonly label: string
+  /** As it stands in the sentence. */
+  readonly now: string
+  /** A hook, called only while the list is open: the list is made then, so that a closed word costs little. */
+  readonly useChoices: () => readonly WordChoice<Value>[]
+  readonly take: (value: Value) => void
+  /** What the counts are counts of; without it there are none. */
+  readonly counted?: string | undefined
+}
+
+export function Word<Value>({ label, now, useChoices, take, counted }: WordProps<Value>) {
+  const [opened, setOpened] = useState(false)
+  const id = `word-${label.replaceAll(' ', '-')}`
+  const button = (
+    <UnstyledButton
+      id={id}
+      className={sentence['word']}
+      aria-label={`${label}: ${now}`}
+      aria-haspopup="menu"
+      aria-expanded={opened}
+      onClick={() => setOpened(true)}
+    >
+      {now}
+    </UnstyledButton>
+  )
+  if (!opened) return button
+  const close = () => {
+    setOpened(false)
+    requestAnimationFrame(() => document.getElementById(id)?.focus())
+  }
+  return (
+    <Menu opened onChange={close} position="bottom-start" shadow="md" transitionProps={{ duration: 0 }}>
+      <Menu.Target>{button}</Menu.Target>
+      <Menu.Dropdown>
+        <Choices<Value> label={label} useChoices={useChoices} take={take} counted={counted} />
+      </Menu.Dropdown>
+    </Menu>
+  )
+}
+
+function Choices<Value>({ label, useChoices, take, counted }: Omit<WordProps<Value>, 'now'>) {
+  const choices = useChoices()
+  return (
+    <>
+      <Menu.Label className={classes['head']}>
+        {label} {counted !== undefined && <span>{counted}</span>}
+      </Menu.Label>
+      <ScrollArea.Autosize mah={330} type="auto">
+        {choices.map(({ value, words, now, count }) => (
+          <Menu.Item
+            key={words}
+            onClick={() => take(value)}
+            fw={now ? 700 : 400}
+            aria-current={now || undefined}
+            data-empty={count === 0 || undefined}
+            className={classes['choice']}
+            rightSection={
+              counted === undefined ? undefined : (
+                <span className={classes['count']} data-testid="choice-count">
+                  {count ?? '…'}
+                </span>
+              )
+            }
+          >
+            {words}
+          </Menu.Item>
+        ))}
+      </ScrollArea.Autosize>
+    </>
+  )
+}

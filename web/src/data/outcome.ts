@@ -1,0 +1,12 @@
+/** What became of a change: the same four answers for everything that is kept. */
+export type Outcome<Value> =
+  | { readonly kind: 'done'; readonly value: Value }
+  | { readonly kind: 'missing' }
+  /** There is another of this name. */
+  | { readonly kind: 'name-taken' }
+  /** Changed on another page meanwhile; `now` is what it is. */
+  | { readonly kind: 'stale'; readonly now: Value }
+
+/** Of a statement that touches one row, or none when there is no such row. */
+export const outcomeOf = ({ changes }: { readonly changes: number }): Outcome<undefined> =>
+  changes === 1 ? { kind: 'done', value: undefined } : { kind: 'missing' }

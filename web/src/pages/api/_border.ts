@@ -1,0 +1,58 @@
+/** At the border of every request: what is turned away before anything looks at it. */
+import type { Problem } from '../../contracts/problem.ts'
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS'])
+const MOST_BODY_BYTES = 64 * 1024
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]'])
+
+type Environment = Readonly<Record<string, string | undefined>>
+
+/** `HOST`, or the loopback; an empty variable is no choice. */
+export const listeningHost = (environment: Environment): string => environment['HOST'] || '127.0.0.1'
+
+/**
+ * A page elsewhere whose name was made to point here (its requests look like our own) is turned away by its name. Who
+ * sets HOST to another address opens Nestling to that network by intent.
+ */
+const isOurs = (host: string, environment: Environment): boolean =>
+  !LOOPBACK.has(listeningHost(environment)) || LOOPBACK.has(host.replace(/:\d+$/, ''))
+
+const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined)
+
+export interface Refusal extends Problem {
+  readonly status: number
+}
+
+/** Why a request is turned away: writes must be JSON, from our own origin and of moderate size. */
+export function refusalOf(request: Request, environment: Environment): Refusal | undefined {
+  const host = request.headers.get('host') ?? new URL(request.url).host
+  const refused = (status: number, field: string, error: string, expected: string): Refusal => ({
+    status, error, field, at: 0, expected,
+  }) // biome-ignore format: one breath
+  if (!isOurs(host, environment))
+    return refused(
+      403,
+      'host',
+      `Nestling answers at 127.0.0.1 or localhost, not at ${host.slice(0, 60)}; set HOST to open it to others`,
+      '127.0.0.1 or localhost',
+    )
+  if (READS.has(request.method)) return undefined
+  const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase()
+  if (type !== 'application/json')
+    return refused(415, 'content-type', 'writes are JSON; expected content-type application/json', 'application/json')
+  const origin = request.headers.get('origin')
+  if (origin !== null && hostOf(origin) !== host)
+    return refused(403, 'origin', 'writes come from the application itself; expected its own origin', `http://${host}`)
+  const length = request.headers.get('content-length')
+  // A body of unknown length could go on for ever; DELETE and empty posts have none.
+  if (length === null && request.headers.has('transfer-encoding'))
+    return refused(
+      411,
+      'content-length',
+      'the length of the request is missing; expected content-length',
+      'the length of the body in bytes',
+    )
+  if (Number(length ?? 0) > MOST_BODY_BYTES)
+    return refused(413, 'body', 'the request is too large; expected at most 64 KB', 'at most 65536 bytes')
+  return undefined
+}

@@ -1,0 +1,171 @@
+/** Endpoints as functions, with repositories that are given to them; the browser tests ask them over the wire. */
+import type { APIRoute } from 'astro'
+import { describe, expect, test } from 'vitest'
+import { EMPTY_TRAY } from '../../contracts/progression.ts'
+import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
+import type { Repositories } from '../../data/repositories.ts'
+import { refusalOf } from './_border.ts'
+import { DELETE as removeInstrument } from './instruments/[id].ts'
+import { GET as names } from './names.ts'
+import { POST as addSet } from './sets/index.ts'
+import { PATCH as changeSettings } from './settings.ts'
+import { PATCH as rename } from './shapes/[id].ts'
+import { POST as addShape } from './shapes/index.ts'
+import { PUT as putTray } from './tray.ts'
+import { GET as voicings } from './voicings.ts'
+
+type Given = { readonly [Name in keyof Repositories]?: Partial<Repositories[Name]> }
+
+async function ask(
+  route: APIRoute,
+  { path = '/', body, locals = {}, params = {} }: { path?: string; body?: unknown; locals?: Given; params?: object },
+) {
+  const url = new URL(path, 'http://127.0.0.1:4321')
+  const request = new Request(url, body === undefined ? {} : { method: 'POST', body: JSON.stringify(body) })
+  const response = await route({ url, request, locals, params } as unknown as Parameters<APIRoute>[0])
+  return { status: response.status, body: response.status === 204 ? undefined : await response.json() }
+}
+
+const STANDARD = 'E2,A2,D3,G3,B3,E4'
+const shape = { chord: 'Fm9', frets: 'x8688x', tuning: STANDARD, fingers: '' }
+const step = { id: 'a', beats: 4, chord: 'Fm9', shape, held: true }
+const nothingKept = () => {
+  throw new Error('this must not be kept')
+}
+
+describe('what is no music is refused with its field and place, and nothing is kept', () => {
+  test.each([
+    [{ ...step, chord: 'not a chord' }, 'steps.0.chord', 0],
+    [{ ...step, shape: { ...shape, chord: 'Fm9x' } }, 'steps.0.shape.chord', 3],
+    [{ ...step, shape: { ...shape, frets: 'x868' } }, 'steps.0.shape.frets', 0],
+    [{ ...step, shape: { ...shape, tuning: 'E2,Q2' } }, 'steps.0.shape.tuning', 3],
+    [{ ...step, shape: { ...shape, fingers: 'x91111' } }, 'steps.0.shape.fingers', 1],
+  ])('%# in a set and in the tray', async (wrong, field, at) => {
+    const sets = await ask(addSet, { body: { title: 'x', steps: [wrong] }, locals: { sets: { add: nothingKept } } })
+    const tray = await ask(putTray, {
+      body: { ...EMPTY_TRAY, steps: [wrong] },
+      locals: { tray: { replace: nothingKept } },
+    })
+    for (const { status, body } of [sets, tray]) {
+      expect(status).toBe(400)
+      expect(body).toMatchObject({ field, at, error: expect.any(String), expected: expect.any(String) })
+    }
+  })
+
+  test.each([
+    [{ ...shape, name: 'x', chord: 'Q' }, 'chord'],
+    [{ ...shape, name: 'x', frets: 'xxxxxx' }, 'frets'],
+    [{ ...shape, name: 'x', fingers: '1' }, 'fingers'],
+    [{ ...shape, name: '' }, 'name'],
+    [{ ...shape, name: 'x', colour: 'red' }, 'colour'],
+  ])('%# in a kept shape', async (body, field) =>
+    expect(await ask(addShape, { body, locals: { shapes: { add: nothingKept } } })).toMatchObject({
+      status: 400,
+      body: { field },
+    }),
+  )
+})
+
+test('a right shape is kept as it came, and answered with 201', async () => {
+  const kept = { ...shape, name: 'home', note: '' }
+  const add = (draft: object) => ({ ...draft, id: 7, createdAt: '', version: 1 })
+  expect(await ask(addShape, { body: kept, locals: { shapes: { add } as Given['shapes'] & object } })).toEqual({
+    status: 201,
+    body: { ...kept, id: 7, createdAt: '', version: 1 },
+  })
+})
+
+test('there is one answer for what is stale: both states, and the version that is right', async () => {
+  const now = { ...shape, name: 'theirs', note: '', id: 7, createdAt: '', version: 5 }
+  const stale = await ask(rename, {
+    body: { name: 'mine', version: 4 },
+    params: { id: '7' },
+    locals: { shapes: { rename: () => ({ kind: 'stale', now }) } },
+  })
+  expect(stale).toMatchObject({
+    status: 409,
+    body: { field: 'version', expected: '5', now, yours: { name: 'mine', version: 4 } },
+  })
+  const tray = await ask(putTray, {
+    body: { ...EMPTY_TRAY },
+    locals: { tray: { replace: () => ({ kind: 'stale', now: { ...EMPTY_TRAY, version: 3 } }) } },
+  })
+  expect(tray).toMatchObject({ status: 409, body: { expected: '3', now: { version: 3 } } })
+})
+
+test.each(['0x7', '7.5', '-1', 'seven'])('an id such as %s is nobody’s', async (id) =>
+  expect(await ask(rename, { body: { name: 'x', version: 1 }, params: { id } })).toMatchObject({ status: 404 }),
+)
+
+test('the instrument in hand that is taken away is no longer chosen', async () => {
+  const changes: unknown[] = []
+  const locals: Given = {
+    instruments: { remove: () => ({ kind: 'done', value: undefined }) },
+    settings: {
+      read: () => ({ ...DEFAULT_SETTINGS, instrumentId: 7 }),
+      change: (change) => {
+        changes.push(change)
+        return DEFAULT_SETTINGS
+      },
+    },
+  }
+  expect((await ask(removeInstrument, { params: { id: '7' }, locals })).status).toBe(204)
+  expect((await ask(removeInstrument, { params: { id: '8' }, locals })).status).toBe(204)
+  expect(changes).toEqual([{ instrumentId: null }])
+})
+
+test('an instrument that there is not can’t be taken in hand', async () =>
+  expect(
+    await ask(changeSettings, {
+      body: { instrumentId: 99 },
+      locals: { instruments: { find: () => undefined }, settings: { change: nothingKept } },
+    }),
+  ).toMatchObject({ status: 400, body: { field: 'instrumentId' } }))
+
+test('a field given twice is refused; a field called as the language’s own is only unknown', async () => {
+  expect(await ask(names, { path: '/api/names?frets=x68786&frets=x68787' })).toMatchObject({
+    status: 400,
+    body: { field: 'frets', error: expect.stringContaining('given twice') },
+  })
+  expect(await ask(names, { path: '/api/names?frets=x68786&constructor=x' })).toMatchObject({
+    status: 400,
+    body: { field: 'constructor', error: expect.not.stringContaining('twice') },
+  })
+})
+
+test('a question that could take minutes ends with what it has, says so, and why', async () => {
+  const tuning = 'C2,D2,E2,F2,G2,A2,D3,G3,B3,E4'
+  const { status, body } = await ask(voicings, {
+    path: `/api/voicings?chord=C13&doubling=true&open=allow&tuning=${tuning}&limit=20000`,
+  })
+  expect(status).toBe(200)
+  expect(body.truncated).toBe(true)
+  expect(['rows', 'steps', 'time']).toContain(body.cut)
+  expect(body.voicings.length).toBeGreaterThan(100)
+})
+
+describe('at the border', () => {
+  const request = (method: string, headers: Record<string, string>) =>
+    new Request('http://127.0.0.1:4321/api/shapes', { method, headers })
+  const json = { host: '127.0.0.1:4321', 'content-type': 'application/json' }
+  const status = (method: string, headers: Record<string, string>, host?: string) =>
+    refusalOf(request(method, headers), host === undefined ? {} : { HOST: host })?.status
+
+  test.each([
+    ['POST', { ...json, origin: 'http://elsewhere.example' }, 403],
+    ['POST', { ...json, origin: 'http://127.0.0.1:9999' }, 403],
+    ['POST', { ...json, origin: 'http://127.0.0.1:4321' }, undefined],
+    ['POST', json, undefined],
+    ['POST', { ...json, 'content-type': 'Application/JSON; charset=utf-8' }, undefined],
+    ['POST', { ...json, 'content-type': 'text/plain' }, 415],
+    ['POST', { ...json, 'content-length': '70000' }, 413],
+    ['DELETE', { ...json, 'transfer-encoding': 'chunked' }, 411],
+    ['GET', { host: 'elsewhere.example' }, 403],
+    ['GET', { host: 'localhost:4321', origin: 'http://elsewhere.example' }, undefined],
+  ])('%s with %o: %s', (method, headers, expected) => expect(status(method, headers)).toBe(expected))
+
+  test('an empty HOST is the loopback, not every address', () => {
+    expect(status('GET', { host: 'elsewhere.example' }, '')).toBe(403)
+    expect(status('GET', { host: 'elsewhere.example' }, '0.0.0.0')).toBeUndefined()
+  })
+})

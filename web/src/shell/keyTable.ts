@@ -1,0 +1,56 @@
+/** Keys and what they do: those that are the same in every view, and a view's own. */
+import { LABELS, type Labels } from '../contracts/settings.ts'
+import { $session, changeSettings } from '../state/session.ts'
+import type { PageKeys } from './pageKeys.ts'
+
+/** A line of the list of keys, and the acts behind it. */
+export interface KeyLine {
+  /** As they are printed: `←`, `Shift`. */
+  readonly keys: readonly string[]
+  readonly does: string
+  /** By the event's key; none for a line that only tells. */
+  readonly acts?: PageKeys['acts']
+}
+
+/** What a view offers to the keys that every view shares; what it leaves out does nothing there. */
+export interface SharedActs {
+  /** The field in which the question is typed. */
+  readonly fieldId?: string | undefined
+  readonly typeWords?: string | undefined
+  readonly play?: ((event: KeyboardEvent) => unknown) | undefined
+  readonly playWords?: string | undefined
+  readonly toTray?: (() => unknown) | undefined
+  readonly keep?: (() => unknown) | undefined
+  readonly undo?: (() => unknown) | undefined
+  readonly redo?: (() => unknown) | undefined
+}
+
+const labelsAfter = (labels: Labels): Labels => LABELS[(LABELS.indexOf(labels) + 1) % LABELS.length] ?? 'degree'
+
+const nextLabels = () => changeSettings({ labels: labelsAfter($session.get().settings.labels) })
+const bassOnOff = () => changeSettings({ bassStandIn: !$session.get().settings.bassStandIn })
+
+/** All lines of a view's list, in the order in which they are told. */
+export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: () => void): readonly KeyLine[] {
+  const { fieldId, typeWords = 'type what to build', play, playWords = 'hear it', toTray, keep } = shared
+  const line = (keys: readonly string[], does: string, acts: PageKeys['acts']): KeyLine => ({ keys, does, acts })
+  return [
+    ...(fieldId === undefined
+      ? []
+      : [line(['/'], typeWords, { '/': () => document.getElementById(fieldId)?.focus() })]),
+    ...(play === undefined ? [] : [line(['Space'], playWords, { ' ': play })]),
+    ...own,
+    line(['B'], 'bass stand-in on or off', { b: bassOnOff }),
+    line(['L'], 'what stands in the eggs: degree, note, finger, nothing', { l: nextLabels }),
+    ...(toTray === undefined ? [] : [line(['T'], 'put it in the tray', { t: toTray })]),
+    ...(keep === undefined ? [] : [line(['K'], 'keep it in the Book', { k: keep })]),
+    ...(shared.undo === undefined ? [] : [{ keys: ['Ctrl', 'Z'], does: 'undo; with Shift, redo' }]),
+    line(['?'], 'this list', { '?': openHelp }),
+  ]
+}
+
+export const pageKeysOf = (lines: readonly KeyLine[], { undo, redo }: SharedActs): PageKeys => ({
+  undo,
+  redo,
+  acts: Object.assign({}, ...lines.map(({ acts }) => acts ?? {})) as PageKeys['acts'],
+})

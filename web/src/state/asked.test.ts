@@ -1,0 +1,55 @@
+import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { createAsked } from './asked.ts'
+
+const CMAJ7 = { root: 'C', formula: ['R', '3', '5', '7'] } as const
+const lineOf = ({ chord }: { chord: Parameters<typeof writeSymbol>[0] }) => writeSymbol(chord, { ascii: true })
+const fresh = () => createAsked({ chord: CMAJ7 as Parameters<typeof writeSymbol>[0], at: 1 }, { lineOf })
+const read = (line: string) => {
+  const chord = readSymbol(line)
+  return chord.ok ? ({ ok: true, value: { chord: chord.value } } as const) : chord
+}
+
+test('what is typed stays as it was typed; what is changed otherwise is shown as it would be typed', () => {
+  const asked = fresh()
+  asked.type('E♭Δ7', read)
+  expect(asked.$typed.get().line).toBe('E♭Δ7')
+  asked.step({ at: 5 })
+  expect(asked.$typed.get().line).toBe('Ebmaj7')
+})
+
+test('a line that can’t be read is told with its place, and is no step', () => {
+  const asked = fresh()
+  expect(asked.type('C7x9', read)).toBe(false)
+  expect(asked.$typed.get()).toEqual({
+    line: 'C7x9',
+    problem: { at: 2, message: 'x9 is not a tension; expected b9, 9 or #9' },
+  })
+  expect(asked.$past.get().canUndo).toBe(false)
+  asked.type('', read)
+  expect(asked.$typed.get().problem).toBeUndefined()
+})
+
+test('undone as often as it was changed it is as it began, and redone it is as it was', () => {
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 20 }), (places) => {
+      const asked = fresh()
+      for (const at of places) asked.step({ at })
+      const last = asked.current()
+      for (const _ of places) expect(asked.undo()).toBe(true)
+      expect(asked.undo()).toBe(false)
+      expect(asked.current().at).toBe(1)
+      for (const _ of places) expect(asked.redo()).toBe(true)
+      expect([asked.redo(), asked.current()]).toEqual([false, last])
+    }),
+  )
+})
+
+test('what settles by itself is no step, and Back keeps what can be undone', () => {
+  const asked = fresh()
+  asked.step({ at: 2 })
+  asked.settle({ at: 3 })
+  asked.open({ chord: CMAJ7, at: 9 })
+  expect(asked.$past.get()).toMatchObject({ canUndo: true, before: { at: 1 } })
+})

@@ -1,0 +1,79 @@
+/** Playing with the player's own settings: volume, strum, tempo; the mute that lasts. */
+import type { Chord } from '@nestling/core/chord'
+import { pitchClassOf } from '@nestling/core/pitch'
+import { bassNote, type Score, type StringNote } from '@nestling/core/time'
+import type { Settings } from '../contracts/settings.ts'
+import type { BandVolumes } from '../sound/band.ts'
+import { CHORD_TEMPO, chordScore, type PlayStyle, type Sounding } from '../sound/chords.ts'
+import { type PlayOptions, play, setSwing, setTempo, setVolumes } from '../sound/transport.ts'
+import { tell } from './notices.ts'
+import { $session, changeSettings } from './session.ts'
+
+export const volumesOf = (settings: Settings): BandVolumes => ({
+  all: settings.volume,
+  strings: settings.stringsVolume,
+  bass: settings.bassVolume,
+  drums: settings.drumsVolume,
+  click: settings.clickVolume,
+})
+
+/** Plays a score unless sound is off; what goes wrong is told. */
+export function hearScore(score: Score, options: Omit<PlayOptions, 'volumes' | 'latencyMs'>): void {
+  const { settings } = $session.get()
+  if (settings.muted) {
+    tell.done('Sound is off. Turn it on at the top right.', 'muted')
+    return
+  }
+  if (score.events.length === 0) return
+  void play(score, { volumes: volumesOf(settings), latencyMs: settings.latencyMs, ...options }).catch(
+    (error: unknown) => tell.problem('No sound', error instanceof Error ? error.message : String(error)),
+  )
+}
+
+/** What is heard of a chord: its tones, and the bass stand-in under them when it plays along. */
+export function soundingOf({ root, bass }: Chord, notes: readonly StringNote[]): Sounding {
+  return $session.get().settings.bassStandIn ? { notes, bass: bassNote(pitchClassOf(bass ?? root)) } : { notes }
+}
+
+/** Chords one after another, `apart` seconds from one to the next, strummed as the player likes it. */
+export function hearChords(chords: readonly Sounding[], style: PlayStyle, owner: string, apart?: number): void {
+  if (chords.every(({ notes }) => notes.length === 0)) return
+  const { strum, strumMs } = $session.get().settings
+  const manner = { style, strum, strumMs, ...(apart === undefined ? {} : { apart }) }
+  hearScore(chordScore(chords, manner), { owner, tempo: CHORD_TEMPO, atOnce: true })
+}
+
+/** One tone by itself. */
+export const hearTone = (note: StringNote, owner: string): void => hearChords([{ notes: [note] }], 'together', owner)
+
+/** Gives a score as a sound file to keep. */
+export async function saveSoundFile(
+  name: string,
+  score: Score,
+  { tempo, swing }: { readonly tempo: number; readonly swing: number },
+): Promise<void> {
+  tell.done(`Rendering ${name}…`, 'sound-file')
+  try {
+    const { soundFile } = await import('../sound/soundFile.ts')
+    const file = await soundFile(score, { tempo, swing, volumes: volumesOf($session.get().settings) })
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(file)
+    link.download = name.replaceAll('/', '-')
+    link.click()
+    setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+    tell.hide('sound-file')
+    tell.done(`Saved: ${link.download}`)
+  } catch (error) {
+    tell.hide('sound-file')
+    tell.problem('No sound file', error instanceof Error ? error.message : String(error))
+  }
+}
+
+/** Settings of sound take effect at once, also while something plays. */
+export function changeSound(changes: Partial<Settings>): void {
+  const settings = { ...$session.get().settings, ...changes }
+  if (changes.tempo !== undefined) setTempo(changes.tempo)
+  if (changes.swing !== undefined) setSwing(changes.swing)
+  setVolumes(volumesOf(settings))
+  void changeSettings(changes)
+}

@@ -1,0 +1,72 @@
+/** How many playable shapes each choice would give, and the ways out of an empty result; counted on a second thread. */
+import { type ChoiceField, choicesOf, type Player, type Question, waysOut } from '@nestling/core/request'
+import { atom } from 'nanostores'
+import { countingClient } from '../../workers/clients.ts'
+import type { CountedWayOut, Counts, WorkbenchState } from './types.ts'
+
+export const $counts = atom<Counts>({})
+export const $waysOut = atom<readonly CountedWayOut[] | undefined>(undefined)
+
+/** Tunings and top tones are counted when their list is opened: twenty necks are many, and seldom asked for. */
+const COUNTED_AHEAD: readonly ChoiceField[] = ['arrangement', 'strings', 'bass', 'omit']
+
+/** A count is wanted once the player has paused. */
+const PAUSE_MS = 220
+
+let ticket = 0
+let waiting: ReturnType<typeof setTimeout> | undefined
+
+export function forgetCounts(): void {
+  ticket++
+  clearTimeout(waiting)
+}
+
+/** Counts for a state that has settled, word by word; stops when the state is no longer the current one. */
+export function countFor(state: WorkbenchState): void {
+  const mine = ++ticket
+  clearTimeout(waiting)
+  $waysOut.set(undefined)
+  waiting = setTimeout(() => void countAll(state, mine), PAUSE_MS)
+}
+
+/** One question at a time, so that the counting thread is free again as soon as the state has changed. */
+async function countOneByOne(
+  questions: readonly Question[],
+  player: Player,
+  mine: number,
+  tell: (counts: readonly number[]) => void,
+): Promise<boolean> {
+  const counts: number[] = []
+  for (const question of questions) {
+    counts.push(await countingClient().playableCount(question, player))
+    if (mine !== ticket) return false
+  }
+  tell(counts)
+  return true
+}
+
+async function countAll(state: WorkbenchState, mine: number): Promise<void> {
+  const { question, player, search } = state
+  if (search.status === 'found' && search.result.playable === 0) {
+    const ways = waysOut(question, player)
+    const questions = ways.map((way) => way.question)
+    const goesOn = await countOneByOne(questions, player, mine, (counts) =>
+      $waysOut.set(
+        ways.map((way, index) => ({ ...way, playable: counts[index] ?? 0 })).filter((way) => way.playable > 0),
+      ),
+    )
+    if (!goesOn) return
+  }
+  $counts.set({})
+  for (const field of COUNTED_AHEAD) if (!(await countField(state, field, mine))) return
+}
+
+const countField = ({ question, player }: WorkbenchState, field: ChoiceField, mine: number): Promise<boolean> =>
+  countOneByOne(choicesOf(field, question, player), player, mine, (counts) =>
+    $counts.set({ ...$counts.get(), [field]: counts }),
+  )
+
+/** Counts a word whose list was opened, if that has not been done ahead. */
+export function countWord(field: ChoiceField, state: WorkbenchState): void {
+  if ($counts.get()[field] === undefined) void countField(state, field, ticket)
+}

@@ -1,0 +1,168 @@
+/**
+ * The workbench: what is asked, what was found, which shape is in hand. What is asked runs ahead of what is drawn: a change
+ * and the shapes that answer it are drawn together, or the change alone if the search takes longer than a blink.
+ *   action ─step→ asked ─search (worker)→ $workbench ─→ page;  settled → counts, address
+ */
+import { type Neck, neckOf } from '@nestling/core/neck'
+import { instrumentFor, type Player } from '@nestling/core/request'
+import type { Shape } from '@nestling/core/shape'
+import { centreOf, type Frets, fretsAt, type Voicing, voicingOf } from '@nestling/core/voicing'
+import { atom } from 'nanostores'
+import { searchClient } from '../../workers/clients.ts'
+import { type Asked, createAsked, type Typed } from '../asked.ts'
+import { countFor, forgetCounts } from './counts.ts'
+import type { Preview, Search, Step, WorkbenchState } from './types.ts'
+
+/** Rows that the page holds at most; the list says how many there are. */
+const MOST_SHOWN = 5000
+/** How long a change waits for its shapes before it is drawn without them. */
+const BLINK_MS = 80
+
+export const $workbench = atom<WorkbenchState | undefined>(undefined)
+export const $preview = atom<Preview | undefined>(undefined)
+
+const NOTHING: Step = {
+  question: {
+    chord: { root: 'C', formula: ['R', '3', '5'] },
+    arrangement: { kind: 'any' },
+    open: 'never',
+    fretMin: 1,
+    fretMax: 15,
+  },
+  frets: undefined,
+  fingers: undefined,
+  byHand: false,
+}
+
+export const asked: Asked<Step> = createAsked(NOTHING)
+let player: Player | undefined
+let found: Search = { status: 'searching', last: undefined }
+
+export function current(): WorkbenchState {
+  if (player === undefined) throw new Error('the workbench is used before it is opened')
+  return { ...asked.current(), player, search: found }
+}
+
+const publish = () => $workbench.set(current())
+
+export const neckIn = ({ question, player: who }: Pick<WorkbenchState, 'question' | 'player'>): Neck =>
+  neckOf(instrumentFor(question, who))
+
+/** The voicing in hand, if the shape is one of the current chord. */
+export const voicingInHand = (state: Pick<WorkbenchState, 'question' | 'player' | 'frets'>): Voicing | undefined =>
+  state.frets === undefined ? undefined : voicingOf(state.question.chord, state.frets, neckIn(state))
+
+/** What is under the hand, as it is kept, collected and sent; `undefined` on an empty neck. */
+export function shapeInHand(state: WorkbenchState): Shape | undefined {
+  const { question, frets, fingers } = state
+  if (frets === undefined || frets.every((fret) => fret === null)) return undefined
+  const { tuning } = instrumentFor(question, state.player)
+  return { chord: question.chord, frets, tuning, ...(fingers ? { fingers } : {}) }
+}
+
+let ticket = 0
+/** Where the hand was before a question without an answer, such as B♭m on the way to B♭m7 over four strings. */
+let handBefore: Frets | undefined
+
+/** Searches for the current question; an answer that was overtaken is thrown away. */
+async function search(): Promise<void> {
+  const mine = ++ticket
+  const { question, player: who, search: before } = current()
+  forgetCounts()
+  const last = before.status === 'found' ? before.result : before.status === 'searching' ? before.last : undefined
+  found = { status: 'searching', last }
+  const blink = setTimeout(publish, BLINK_MS)
+  try {
+    const result = await searchClient().shapesFor(question, who, MOST_SHOWN)
+    if (mine !== ticket) return
+    const state = current()
+    const frets = keepInHand({ ...state, frets: state.frets ?? handBefore }, result)
+    handBefore = frets ?? state.frets ?? handBefore
+    found = { status: 'found', result }
+    asked.settle({ frets, ...(sameFrets(frets, state.frets) ? {} : { fingers: undefined }) })
+  } catch (error) {
+    if (mine !== ticket) return
+    found = { status: 'failed', message: error instanceof Error ? error.message : String(error) }
+  } finally {
+    clearTimeout(blink)
+  }
+  publish()
+  countFor(current())
+}
+
+const sameFrets = (a: Frets | undefined, b: Frets | undefined): boolean => a?.join() === b?.join()
+
+type Found = Parameters<typeof fretsAt>[0] & { readonly shown: number }
+
+/** Keeps the hand where it is: the same shape if it still counts, else the nearest that was found. */
+function keepInHand(state: WorkbenchState, result: Found): Frets | undefined {
+  const { frets, byHand } = state
+  if (frets === undefined) return result.shown > 0 ? fretsAt(result, 0) : undefined
+  if (byHand) return frets
+  const centre = centreOf(frets)
+  let nearest: { readonly frets: Frets; readonly apart: number } | undefined
+  for (let row = 0; row < result.shown; row++) {
+    const other = fretsAt(result, row)
+    if (other.every((fret, string) => fret === frets[string])) return other
+    const apart = Math.abs(centreOf(other) - centre)
+    if (nearest === undefined || apart < nearest.apart - 0.01) nearest = { frets: other, apart }
+  }
+  return nearest?.frets
+}
+
+export interface StepOptions {
+  readonly search: boolean
+  /** The line stays as it was typed. */
+  readonly keepsLine?: boolean
+}
+
+/** One step that can be undone. With `search` its shapes are looked for; without, it is drawn at once. */
+export function step(changes: Partial<Step>, { search: searches, keepsLine = false }: StepOptions): void {
+  if ('frets' in changes && changes.frets === undefined) handBefore = undefined
+  asked.step(withOwnFingers(changes), { keepsLine })
+  afterStep(searches)
+}
+
+/** A fingering belongs to one shape: another shape has the best of its own. */
+const withOwnFingers = (changes: Partial<Step>): Partial<Step> =>
+  'frets' in changes && !('fingers' in changes) && !sameFrets(changes.frets, asked.current().frets)
+    ? { ...changes, fingers: undefined }
+    : changes
+
+export function afterStep(searches: boolean): void {
+  $preview.set(undefined)
+  if (searches) void search()
+  else publish()
+}
+
+function go(there: boolean): boolean {
+  if (there) void search()
+  return there
+}
+export const undo = (): boolean => go(asked.undo())
+export const redo = (): boolean => go(asked.redo())
+
+/** Opens a state: at the start, or when the browser goes back. What can be undone stays. */
+export function openWorkbench(first: Step, who: Player, typed?: Typed): void {
+  handBefore = undefined
+  player = who
+  asked.open(first, typed)
+  publish()
+  void search()
+}
+
+/** Another instrument or habit: the same question, asked anew; strings that it does not have are forgotten. */
+export function changePlayer(next: Player): void {
+  const { question, frets, fingers, byHand, player: before } = current()
+  const same = next.instrument.tuning.strings.length === before.instrument.tuning.strings.length
+  const sameInstrument = next.instrument === before.instrument
+  if (!sameInstrument) handBefore = undefined
+  player = next
+  asked.settle({
+    question: same ? question : { ...question, strings: undefined, tuning: undefined },
+    frets: sameInstrument ? frets : undefined,
+    fingers: sameInstrument ? fingers : undefined,
+    byHand: sameInstrument && byHand,
+  })
+  void search()
+}

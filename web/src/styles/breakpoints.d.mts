@@ -1,0 +1,1 @@
+export const BREAKPOINTS: Readonly<Record<'phone' | 'small' | 'narrow' | 'wide' | 'aside' | 'roomy', string>>

@@ -1,0 +1,51 @@
+/** Build: from a symbol to a shape under the hand. */
+import { Frame } from '../../shell/Frame.tsx'
+import { Shell } from '../../shell/Shell.tsx'
+import type { PageData } from '../../state/page.ts'
+import type { Address, WorkbenchState } from '../../state/workbench/index.ts'
+import { Around } from './around/Around.tsx'
+import { SHARED_ACTS, WORKBENCH_KEYS } from './keys.ts'
+import { NeckArea } from './neck/NeckArea.tsx'
+import { Sentence } from './sentence/Sentence.tsx'
+import { ThisShape } from './shape/ThisShape.tsx'
+import { ShapesFound } from './shapes/ShapesFound.tsx'
+import { useAnnouncement, useWorkbench } from './useWorkbench.ts'
+import classes from './WorkbenchView.module.css'
+
+export interface WorkbenchViewProps {
+  readonly address: Address
+  readonly page: PageData
+}
+
+export default function WorkbenchView({ page, address }: WorkbenchViewProps) {
+  return (
+    <Shell view="Build" page={page} fixed>
+      <Workbench address={address} />
+    </Shell>
+  )
+}
+
+function Workbench({ address }: Pick<WorkbenchViewProps, 'address'>) {
+  const state = useWorkbench(address)
+  return (
+    <Spoken state={state}>
+      <Sentence state={state} />
+      <div className={classes['neck']}>
+        <NeckArea state={state} />
+      </div>
+      <div className={classes['answers']}>
+        <ShapesFound state={state} />
+        <ThisShape state={state} />
+        <Around state={state} />
+      </div>
+    </Spoken>
+  )
+}
+
+function Spoken({ state, children }: { readonly state: WorkbenchState; readonly children: React.ReactNode }) {
+  return (
+    <Frame heading="Build a chord" announcement={useAnnouncement(state)} acts={SHARED_ACTS} keys={WORKBENCH_KEYS}>
+      {children}
+    </Frame>
+  )
+}

@@ -1,0 +1,19 @@
+/** The shape in hand to the Book and to the tray, with the fingering that was chosen for it. */
+import { keepAs } from '../../state/book.ts'
+import { addToTray } from '../../state/tray.ts'
+import { $workbench, shapeInHand } from '../../state/workbench/index.ts'
+
+const inHand = () => {
+  const now = $workbench.get()
+  return now && shapeInHand(now)
+}
+
+export async function keepInHand(): Promise<void> {
+  const shape = inHand()
+  if (shape) await keepAs(shape)
+}
+
+export async function toTray(): Promise<void> {
+  const shape = inHand()
+  if (shape) await addToTray([shape])
+}

@@ -1,0 +1,43 @@
+/** Everything that a key does in the Build view. */
+import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
+import { clearNeck, invert, moveFret, moveStrings, redo, undo } from '../../state/workbench/index.ts'
+import { hearInHand } from './hear.ts'
+import { keepInHand, toTray } from './keeping.ts'
+import { LINE_INPUT_ID } from './sentence/TypedLine.tsx'
+
+export const SHARED_ACTS: SharedActs = {
+  fieldId: LINE_INPUT_ID,
+  play: (event) => hearInHand(event.shiftKey ? 'arpeggio' : 'strum'),
+  playWords: 'hear it strummed; with Shift, one by one',
+  toTray,
+  keep: keepInHand,
+  undo,
+  redo,
+}
+
+const focusNeck = () => document.querySelector<SVGElement>('[data-testid="neck"]')?.focus()
+
+export const WORKBENCH_KEYS: readonly KeyLine[] = [
+  {
+    keys: ['←', '→'],
+    does: 'move the shape a fret; root and name follow',
+    acts: { ArrowLeft: () => moveFret(-1), ArrowRight: () => moveFret(1) },
+  },
+  {
+    keys: ['↑', '↓'],
+    does: 'next inversion up or down the neck',
+    acts: { ArrowUp: () => invert(1), ArrowDown: () => invert(-1) },
+  },
+  {
+    keys: ['[', ']'],
+    does: 'towards the low or the high strings',
+    acts: { '[': () => moveStrings(-1), ']': () => moveStrings(1) },
+  },
+  { keys: ['G'], does: 'hear it plucked together', acts: { g: () => hearInHand('together') } },
+  {
+    keys: ['E'],
+    does: 'go to the neck: arrows, Enter to press or free, Shift and arrows to slide a tone, O open, X silent',
+    acts: { e: focusNeck },
+  },
+  { keys: ['Backspace'], does: 'clear the neck, to set a shape by hand', acts: { Backspace: () => clearNeck() } },
+]

@@ -1,0 +1,53 @@
+/** How each choice of a word is written in the sentence and in its list. */
+
+import { tuningLetters } from '@nestling/core/neck'
+import type { Degree, NamingSystem } from '@nestling/core/pitch'
+import { type ChoiceField, instrumentFor, type Player, type Question } from '@nestling/core/request'
+import { degreeName, degreeSign } from './degrees.ts'
+import { arrangementWords, stringsApart } from './shapes.ts'
+
+const omissionWords = (omit: readonly Degree[] | undefined): string =>
+  omit === undefined ? 'what it must' : omit.length === 0 ? 'nothing' : `the ${omit.map(degreeSign).join(' and the ')}`
+
+const toneWords = (degree: Degree | undefined): string =>
+  degree === undefined ? 'any tone' : degree === 'R' ? 'the root' : `the ${degreeSign(degree)}`
+
+const OPEN_WORDS = { never: 'no open strings', allow: 'open strings too', require: 'an open string' } as const
+
+/** The word as it stands in the sentence. */
+export function wordOf(field: ChoiceField, question: Question, player: Player, naming: NamingSystem): string {
+  const { tuning } = instrumentFor(question, player)
+  switch (field) {
+    case 'arrangement':
+      return arrangementWords(question.arrangement)
+    case 'strings':
+      return question.strings === undefined
+        ? 'any strings'
+        : `strings ${stringsApart(question.strings, tuning.strings.length)}`
+    case 'bass':
+      return toneWords(question.bass)
+    case 'top':
+      return toneWords(question.top)
+    case 'omit':
+      return omissionWords(question.omit)
+    case 'open':
+      return OPEN_WORDS[question.open]
+    case 'tuning':
+      return tuning.name === 'standard' ? 'standard' : tuningLetters(tuning, naming)
+  }
+}
+
+/** The same in the list of choices, where there is room to say more. */
+export function choiceWords(field: ChoiceField, question: Question, player: Player, naming: NamingSystem): string {
+  const word = wordOf(field, question, player, naming)
+  if (field === 'bass' || field === 'top') {
+    const degree = question[field]
+    return degree === undefined || degree === 'R' ? word : `${degreeSign(degree)} · the ${degreeName(degree)}`
+  }
+  if (field === 'tuning') {
+    const { tuning } = instrumentFor(question, player)
+    const letters = tuningLetters(tuning, naming)
+    return tuning.name === letters ? letters : `${tuning.name} · ${letters}`
+  }
+  return word.replace(/^strings /, '')
+}

@@ -1,0 +1,153 @@
+/**
+ * What core refuses, in words: one sentence for a person, and what would be right. Core tells codes and places; nobody
+ * reads a sentence back.
+ */
+import type { SymbolError } from '@nestling/core/chord'
+import type { KeyError } from '@nestling/core/key'
+import type { InstrumentProblem } from '@nestling/core/neck'
+import type { ProgressionError } from '@nestling/core/progression'
+import type { FieldError, QuestionError } from '@nestling/core/request'
+import type { ShapeError } from '@nestling/core/shape'
+import type { MetreError } from '@nestling/core/time'
+import type { ArrangementError, FretsError } from '@nestling/core/voicing'
+
+export type ToldError =
+  | SymbolError
+  | KeyError
+  | MetreError
+  | ArrangementError
+  | FretsError
+  | QuestionError
+  | Omit<ShapeError, 'field'>
+  | Omit<ProgressionError, 'field'>
+  | Omit<FieldError, 'field'>
+
+export interface Words {
+  /** One plain sentence that holds all of it, ready to be shown. */
+  readonly message: string
+  readonly expected: string
+}
+
+type Codes = (SymbolError | KeyError | MetreError | ArrangementError | FretsError | QuestionError | ShapeError)['code']
+type Case<Code extends Codes> = Extract<
+  SymbolError | KeyError | MetreError | ArrangementError | FretsError | QuestionError | ShapeError,
+  { readonly code: Code }
+>
+
+/** "x is wrong; expected y": most refusals. */
+const wants = (wrong: string, expected: string): Words => ({ message: `${wrong}; expected ${expected}`, expected })
+const says = (message: string, expected: string): Words => ({ message, expected })
+
+const DEGREES = 'degrees such as R b3 5 b7 9 #11'
+const START = 'a note name such as C, F# or Bb first'
+const ITEM = 'a tension (b9 #9 #11 b13), b5, #5, sus, add, no, or a bass after /'
+const ARRANGEMENT = 'close, drop-2, drop-3, drop-2-4, drop-2-3, spread, shell, any, or degrees such as R-7-3-5'
+const FRETS = 'one fret, 0 or x per string, low to high, such as x35343 or x-10-12-10-12-x'
+const KEY = 'a key such as Bb, Bb major, Gm, G minor or F# Dorian'
+const FINGERS = 'a finger 1 to 4, T or x per string, low to high, such as x1324x'
+const WISHES = 'close, drop 2, a string set such as 5432, 3rd bass, or no 5'
+
+const TENSIONS_AT: Readonly<Record<string, string>> = {
+  '5': 'b5 or #5', '9': 'b9, 9 or #9', '11': '11 or #11', '13': 'b13 or 13', '4': '#4 or 11', '6': 'b6 or 6', '7': '7 or maj7',
+} // biome-ignore format: a table
+
+const stringsExpected = (strings: number): string =>
+  `string numbers from ${strings} (lowest) to 1, each once, such as ${strings >= 5 ? '5432' : '4321'}`
+
+const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
+  formula_too_long: () =>
+    says('that is too long for a formula; at most 80 characters', 'a formula of at most 80 characters'),
+  unknown_degree: ({ text }) => wants(`${text} is not a degree`, DEGREES),
+  not_a_chord_degree: ({ text }) => wants(`${text} is not a degree that chords are told with`, DEGREES),
+  named_twice: ({ text }) => says(`${text} is named twice; once is enough`, 'a tone that the chord does not have yet'),
+  sounds_as: ({ text, twin }) =>
+    says(
+      `${text} sounds as ${twin}, which the chord already has; keep one of them`,
+      'a tone that the chord does not have yet',
+    ),
+  no_root_degree: () =>
+    says('a formula needs its root; put R first, and leave it out when you choose the shape', 'R among the degrees'),
+  too_few_degrees: () => says('one tone is no chord yet; add a degree', 'two degrees or more'),
+  thirds_count: () => says('a stack has one to six thirds, such as m3 m3 M3', 'one to six thirds'),
+  not_a_third: ({ text }) => wants(`${text} is not a third`, 'm3 or M3'),
+  off_the_scale: ({ step }) => says(`the stack leaves the usual degrees at its ${step}th`, 'm3 or M3'),
+  symbol_too_long: () => wants('that is too long for a chord symbol', 'at most 48 characters'),
+  no_symbol: () => wants('nothing to read', START),
+  no_root_note: ({ text }) => wants(`${text} does not start with a note`, START),
+  no_bass_note: ({ text }) => wants(`${text || 'nothing'} is not a bass note`, 'a note name after /'),
+  not_in_a_symbol: ({ text }) => wants(`${text} is not part of a chord symbol here`, ITEM),
+  after_symbol: ({ text }) =>
+    wants(`${text} is not part of a chord symbol here`, 'the end of the symbol or a bass after /'),
+  power_with_quality: () => wants('a power chord has no third to be major or minor', '5 straight after the root'),
+  number_missing: () =>
+    says('dom says dominant of what size; expected 7, 9, 11 or 13 after it', '7, 9, 11 or 13 after dom'),
+  ambiguous_number: ({ text }) => {
+    const both = text === '2' ? 'sus2 or add9' : 'sus4 or add11'
+    return says(`${text} alone is read in two ways; write ${both}`, both)
+  },
+  bracket_unopened: () => says(') has no opening bracket before it', 'an opening bracket before it'),
+  bracket_unclosed: () => says('( is never closed; expected ) after the tensions', 'a closing bracket'),
+  second_seventh: ({ text }) => says(`${text} would be a second seventh; keep one of them`, ITEM),
+  unknown_addition: ({ text }) =>
+    wants(`${text} adds nothing that has a name`, 'add9, add11, add13 or one of them altered'),
+  unknown_omission: ({ text }) => wants(`${text} can't be left out by a symbol`, 'no3 or no5, once'),
+  alt_twice: () => says('alt is named twice; once is enough', ITEM),
+  alt_with_more: () =>
+    says(
+      'alt already alters the fifth and the ninth; write either alt or the alterations themselves',
+      'alt alone after 7',
+    ),
+  not_a_tension: ({ text, number }) => wants(`${text} is not a tension`, TENSIONS_AT[number] ?? 'b9, #9, #11 or b13'),
+  not_a_string: ({ text, strings }) => wants(`${text} is not another string of ${strings}`, stringsExpected(strings)),
+  too_few_strings: ({ strings }) => wants('a shape needs two strings or more', stringsExpected(strings)),
+  tuning_too_long: () => wants('that is too long for a tuning', 'at most ten strings'),
+  not_a_pitch: ({ text }) => wants(`${text} is not a string's pitch`, 'a note with its octave, such as E2 or F#3'),
+  open_out_of_range: ({ text }) =>
+    wants(`${text} is outside what strings are made for`, 'an open string between A0 and C6'),
+  strings_fall: ({ text }) =>
+    wants(`${text} sounds below the string before it`, 'strings from the lowest to the highest'),
+  string_count: ({ count }) => wants(`${count} strings can't be drawn on this neck`, '4 to 10 strings, lowest first'),
+  not_an_arrangement: ({ text }) => wants(`${text} is no arrangement and no degree`, ARRANGEMENT),
+  too_few_tones: () => wants('an arrangement has two tones or more', ARRANGEMENT),
+  frets_too_long: () => wants('that is too long for a shape', FRETS),
+  not_a_fret: ({ text }) => wants(`${text} is not a fret`, FRETS),
+  fret_count: ({ count, strings }) => wants(`${count} strings where the tuning has ${strings}`, FRETS),
+  all_silent: () => wants('no string sounds', FRETS),
+  not_a_finger: ({ text }) => wants(`${text} is no finger`, FINGERS),
+  finger_count: ({ count, strings }) => wants(`fingers for ${count} strings where the shape has ${strings}`, FINGERS),
+  finger_idle: ({ text }) => wants(`finger ${text} presses nothing there`, 'fingers on pressed strings only'),
+  not_a_key: ({ text }) => wants(`${text || 'nothing'} is not a key`, KEY),
+  key_unspellable: ({ text }) => wants(`the notes of ${text} need three accidentals`, 'its enharmonic twin'),
+  not_a_metre: ({ text }) => wants(`${text || 'nothing'} is not a metre`, 'a metre such as 4/4, 3/4 or 6/8'),
+  not_a_number: ({ text, least, most }) =>
+    wants(`${text || 'nothing'} is no such number`, `a whole number from ${least} to ${most}`),
+  not_one_of: ({ text, choices }) => wants(`${text || 'nothing'} is none of the choices`, choices.join(', ')),
+  not_a_degree: ({ text }) => wants(`${text} is not a degree`, 'degrees such as R, b3, 5 or 9'),
+  not_a_chord_tone: ({ text, formula, none }) =>
+    wants(
+      `${text || 'nothing'} is not in the chord`,
+      none ? `tones of the chord (${formula.join(' ')}) or none` : `a tone of the chord: ${formula.join(' ')}`,
+    ),
+  line_too_long: ({ most }) => wants('that is too long to read', `at most ${most} characters`),
+  nothing_typed: () => wants('nothing to read yet', 'a chord symbol such as Ebmaj7'),
+  not_a_wish: ({ text }) => wants(`${text} is not part of the line here`, WISHES),
+}
+
+export function wordsOf(error: ToldError): Words {
+  const tell = WORDS[error.code as Codes] as (error: ToldError) => Words
+  return tell(error)
+}
+
+export const messageOf = (error: ToldError): string => wordsOf(error).message
+
+const UNITS = { frets: 'frets', mm: 'mm' } as const
+
+/** What is wrong with an instrument's number. */
+export function instrumentWords(problem: InstrumentProblem): Words {
+  if (problem.code === 'capo_strings') {
+    const expected = `some of the strings 1 to ${problem.strings}`
+    return { message: `a partial capo holds ${expected}`, expected }
+  }
+  const { field, value, least, most, unit } = problem
+  return wants(`${field} is ${value}`, `${least} to ${most} ${UNITS[unit]}`)
+}

@@ -1,0 +1,61 @@
+import type { Chord } from '@nestling/core/chord'
+import type { Finger, NarrowInterval, RegisterWarning, SilentString } from '@nestling/core/hand'
+import {
+  degreePitchClass,
+  type NamingSystem,
+  pitchAt,
+  pitchClassOf,
+  plainName,
+  spellDegree,
+  writeNote,
+  writePitch,
+} from '@nestling/core/pitch'
+import { degreeName } from './degrees.ts'
+
+const ORDINALS = [
+  'root position', '1st inversion', '2nd inversion', '3rd inversion', '4th inversion', '5th inversion', '6th inversion',
+] // biome-ignore format: a table
+
+export const inversionWords = (inversion: number | null): string =>
+  inversion === null ? 'over a bass of its own' : (ORDINALS[inversion] ?? '')
+
+const fingerWord = (finger: Finger): string => (finger === 'T' ? 'the thumb' : `finger ${finger}`)
+
+const pitchWord = (midi: number, naming: NamingSystem): string =>
+  writePitch(pitchAt(plainName(midi % 12), midi), naming)
+
+/** What keeps a silent string silent: "damped by the tip of finger 1"; where nothing does, what would be heard. */
+export function silentWord(string: SilentString, chord: Chord, naming: NamingSystem): string {
+  switch (string.kind) {
+    case 'damped':
+      return `damped by the ${string.how} of ${fingerWord(string.by)}`
+    case 'not-plucked':
+      return 'not plucked'
+    case 'leaks':
+      return `leaks ${leakWord(string.wouldSound, chord, naming)}: no finger near`
+  }
+}
+
+/** The note that would ring, and whether it hurts: "A, the fifth" or "A, foreign to the chord". */
+function leakWord(midi: number, { root, formula }: Chord, naming: NamingSystem): string {
+  const above = (midi - pitchClassOf(root) + 120) % 12
+  const tone = formula.find((degree) => degreePitchClass(degree) === above)
+  const note = (tone && spellDegree(root, tone)) ?? plainName(midi % 12)
+  return `${writeNote(note, naming)}, ${tone ? `the ${degreeName(tone)}` : 'foreign to the chord'}`
+}
+
+const INTERVALS: Readonly<Record<NarrowInterval, string>> = {
+  second: 'second',
+  'minor-third': 'minor third',
+  'third-or-fourth': 'third or fourth',
+  fifth: 'fifth',
+}
+
+export function registerWord(warning: RegisterWarning, naming: NamingSystem): string {
+  switch (warning.kind) {
+    case 'muddy':
+      return `The ${INTERVALS[warning.interval]} from ${pitchWord(warning.low, naming)} to ${pitchWord(warning.high, naming)} sits low: it is clear from ${pitchWord(warning.clearFrom, naming)} up.`
+    case 'bass-range':
+      return `${warning.midis.map((midi) => pitchWord(midi, naming)).join(' and ')} ${warning.midis.length === 1 ? 'lies' : 'lie'} in the bass player’s range.`
+  }
+}

@@ -1,0 +1,50 @@
+/** Arrangements and string sets in words. */
+import { type StringSet, stringNumber } from '@nestling/core/neck'
+import { withSigns } from '@nestling/core/pitch'
+import { type Fingers, writeFingers } from '@nestling/core/shape'
+import {
+  type ArrangementChoice,
+  type Frets,
+  type NamedArrangement,
+  type StringMove,
+  writeFrets,
+} from '@nestling/core/voicing'
+
+const NAMES: Record<NamedArrangement, string> = {
+  close: 'close',
+  'drop-2': 'drop 2',
+  'drop-3': 'drop 3',
+  'drop-2-4': 'drop 2 & 4',
+  'drop-2-3': 'drop 2 & 3',
+  spread: 'spread',
+  shell: 'shell',
+}
+
+export function arrangementWords(arrangement: ArrangementChoice): string {
+  switch (arrangement.kind) {
+    case 'any':
+      return 'any arrangement'
+    case 'named':
+      return NAMES[arrangement.name]
+    case 'list':
+      return arrangement.degrees.map(withSigns).join(' ')
+  }
+}
+
+/** "string 5 +2, string 4 −1": up or down in semitones. */
+export const movesWords = (moves: readonly Pick<StringMove, 'string' | 'by'>[], strings: number): string =>
+  moves
+    .map(({ string, by }) => `string ${stringNumber(string, strings)} ${by > 0 ? '+' : '−'}${Math.abs(by)}`)
+    .join(', ')
+
+export const stringsApart = (set: StringSet, strings: number): string =>
+  set.map((index) => stringNumber(index, strings)).join(' ')
+
+/** "1 fret", "2 frets". */
+export const counted = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`
+
+/** A shape in the player's shorthand: `x6878x`. */
+export const fretsWord = (frets: Frets): string => writeFrets(frets)
+
+/** Fingers as a row of signs, a dot for none: `·1324·`. */
+export const fingersWord = (fingers: Fingers): string => writeFingers(fingers).replaceAll('x', '·')
