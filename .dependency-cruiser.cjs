@@ -1,83 +1,127 @@
 /**
- * Imports run one way. Inside core the folders build on one another in this order; a folder imports only those
- * before it. In web: pages → views → shell → state → ear → sound → workers → contracts → core; views and shell draw with
- * neck and notation, which are given what they draw; endpoints → data.
+ * The layout, as a table: what each folder may import. Every other arrow is refused.
+ *
+ *   core      result ← pitch ← chord ← neck ← voicing ← hand ← shape ← name ← near ← key ← request ← answer ← map ← time
+ *             ← arpeggio ← ear ← progression: a folder builds on those before it, on no package, and through their index.ts
+ *   formats   core, and the packages that read and write
+ *   web       the table below
  */
-const CORE_ORDER = ['result', 'pitch', 'chord', 'neck', 'voicing', 'hand', 'name', 'key', 'arpeggio', 'ear', 'build']
+const CORE = [
+  'result', 'pitch', 'chord', 'neck', 'voicing', 'hand', 'shape', 'name', 'near', 'key', 'request', 'answer', 'map', 'time', 'arpeggio',
+  'ear', 'progression',
+] // biome-ignore format: an order
 
-const coreRules = CORE_ORDER.map((folder, index) => ({
+/** Each folder of web/src, and the others that it may import; core is open to all of them. */
+const WEB = {
+  styles: [],
+  words: [],
+  contracts: ['words'],
+  neck: ['styles', 'words', 'contracts'],
+  notation: [],
+  workers: [],
+  sound: ['contracts', 'workers'],
+  ear: ['words', 'sound'],
+  state: ['words', 'contracts', 'sound', 'workers'],
+  controls: ['words', 'contracts', 'state'],
+  shell: ['styles', 'words', 'contracts', 'neck', 'controls', 'sound', 'ear', 'state'],
+  views: ['styles', 'words', 'contracts', 'neck', 'notation', 'controls', 'sound', 'ear', 'state', 'workers', 'shell'],
+  data: ['contracts'],
+  pages: ['words', 'contracts', 'data'],
+}
+
+/** Packages that a layer may use: those of the screen stay out of what is computed, kept and answered. */
+const SCREEN = 'react|react-dom|@mantine|@nanostores|@dnd-kit|@tanstack|@tabler|vexflow|tone'
+const FORMAT_PACKAGES = ['papaparse']
+
+const TESTS = '\\.(test|bench|testkit)\\.tsx?$'
+const ERROR = { severity: 'error' }
+
+const coreRules = CORE.map((folder, index) => ({
+  ...ERROR,
   name: `core-${folder}-builds-on-what-is-before-it`,
-  severity: 'error',
-  from: { path: `^core/src/${folder}/`, pathNot: '\\.(test|bench|testkit)\\.ts$' },
-  to: { path: '^core/src/', pathNot: `^core/src/(${CORE_ORDER.slice(0, index + 1).join('|')})/` },
+  from: { path: `^core/src/${folder}/`, pathNot: TESTS },
+  to: { path: '^core/src/', pathNot: `^core/src/(${CORE.slice(0, index + 1).join('|')})/` },
 }))
 
-const SHARED = ['shell', 'neck', 'notation', 'sound', 'ear', 'state', 'workers', 'contracts']
-
-/** Folders of web, and what none of their files imports. */
-const webRules = [
-  ['views-do-not-touch-data', ['views', ...SHARED], ['data', 'pages']],
-  ['shared-parts-do-not-know-views', [...SHARED, 'data'], ['views']],
-  // What is drawn is given.
-  ['pictures-know-no-state', ['neck', 'notation'], ['shell', 'sound', 'ear', 'state', 'workers']],
-  ['sound-knows-no-screen', ['sound', 'ear'], ['shell', 'neck', 'notation', 'state']],
-  ['state-knows-no-screen', ['state', 'workers'], ['shell', 'neck', 'notation']],
-].map(([name, from, to]) => ({
-  name,
-  severity: 'error',
-  from: { path: `^web/src/(${from.join('|')})/` },
-  to: { path: `^web/src/(${to.join('|')})/` },
+const webRules = Object.entries(WEB).map(([folder, may]) => ({
+  ...ERROR,
+  name: `web-${folder}-imports-${may.length === 0 ? 'nobody' : may.join('-')}`,
+  from: { path: `^web/src/${folder}/`, pathNot: TESTS },
+  to: { path: '^web/src/', pathNot: `^web/src/(${[folder, ...may].join('|')})/`, ...typesAside(folder) },
 }))
+
+/** The page's data is named once, in state/page.ts; a type costs nothing. */
+function typesAside(folder) {
+  return folder === 'data' ? { dependencyTypesNot: ['type-only'] } : {}
+}
 
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
     ...coreRules,
+    ...webRules,
     {
+      ...ERROR,
+      name: 'every-folder-is-in-the-table',
+      comment: 'a new folder gets its place in the tables above',
+      from: {
+        path: '^(core|web)/src/[^/]+/',
+        pathNot: `^core/src/(${CORE.join('|')})/|^web/src/(${Object.keys(WEB).join('|')})/`,
+      },
+      to: {},
+    },
+    {
+      ...ERROR,
       name: 'core-is-pure',
-      severity: 'error',
-      from: { path: '^core/src', pathNot: '\\.(test|bench|testkit)\\.ts$' },
+      from: { path: '^core/src', pathNot: TESTS },
       to: { pathNot: '^core/src' },
     },
     {
+      ...ERROR,
       name: 'core-through-the-index',
       comment: "another folder's index.ts is its only door",
-      severity: 'error',
-      from: { path: '^core/src/([^/]+)/', pathNot: '\\.(test|bench|testkit)\\.ts$' },
+      from: { path: '^core/src/([^/]+)/', pathNot: TESTS },
       to: { path: '^core/src/', pathNot: ['^core/src/$1/', '/index\\.ts$'] },
     },
     {
+      ...ERROR,
+      name: 'from-outside-through-the-index',
+      from: { path: '^(web|formats)/' },
+      to: { path: '^(core|formats)/src/', pathNot: ['/index\\.ts$', '^formats/src/'] },
+    },
+    {
+      ...ERROR,
+      name: 'formats-use-core-and-their-own-packages',
+      from: { path: '^formats/src', pathNot: TESTS },
+      to: { pathNot: `^(formats|core)/src|^node_modules/(@types/)?(${FORMAT_PACKAGES.join('|')})/` },
+    },
+    {
+      ...ERROR,
       name: 'views-do-not-know-each-other',
-      severity: 'error',
       from: { path: '^web/src/views/([^/]+)/' },
       to: { path: '^web/src/views/', pathNot: '^web/src/views/$1/' },
     },
-    ...webRules,
     {
-      name: 'contracts-know-core-only',
-      severity: 'error',
-      from: { path: '^web/src/contracts/' },
-      to: { path: '^web/src/', pathNot: '^web/src/contracts/' },
+      ...ERROR,
+      name: 'what-is-kept-and-answered-knows-no-screen',
+      from: { path: '^web/src/(contracts|data|pages|words|workers)/', pathNot: TESTS },
+      to: { path: `^node_modules/(${SCREEN})/` },
     },
     {
-      name: 'data-knows-no-screen',
-      severity: 'error',
-      from: { path: '^web/src/data/' },
-      // The page's data is named once, in state/page.ts; a type costs nothing.
-      to: {
-        path: '^(web/src/(views|shell|neck|notation|sound|ear|state|workers)/|node_modules/(react|@mantine))',
-        dependencyTypesNot: ['type-only'],
-      },
+      ...ERROR,
+      name: 'only-data-knows-sql',
+      from: { path: '^web/src/', pathNot: ['^web/src/data/', TESTS] },
+      to: { path: '^node_modules/(better-sqlite3|drizzle-orm)/' },
     },
     {
-      name: 'core-through-its-exports',
-      severity: 'error',
-      from: { path: '^web/' },
-      to: { path: '^core/src/', pathNot: '/index\\.ts$' },
+      ...ERROR,
+      name: 'the-server-starts-and-fills',
+      from: { path: '^web/server/', pathNot: TESTS },
+      to: { path: '^web/src/', pathNot: '^web/src/(data|contracts)/|^web/src/pages/api/_border\\.ts$' },
     },
     {
+      ...ERROR,
       name: 'no-circular',
-      severity: 'error',
       from: {},
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },

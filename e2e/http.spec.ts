@@ -55,7 +55,7 @@ for (const [path, field, at] of [
     expect(await answer.json()).toMatchObject({ field, at, error: expect.any(String), expected: expect.any(String) })
   })
 
-const draft = { name: 'x', chord: 'C', shape: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4' }
+const draft = { name: 'x', chord: 'C', frets: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4' }
 
 test('writes are JSON, from our own origin, of moderate size, and of the right form', async ({ request, baseURL }) => {
   const post = (data: string, headers: Record<string, string>) => request.post('/api/shapes', { data, headers })
@@ -66,7 +66,7 @@ test('writes are JSON, from our own origin, of moderate size, and of the right f
   expect((await post(JSON.stringify(draft), { ...json, origin: 'http://elsewhere.example' })).status()).toBe(403)
   expect((await post(JSON.stringify({ ...draft, note: 'a'.repeat(70_000) }), json)).status()).toBe(413)
   expect((await post('{"name":', json)).status()).toBe(400)
-  expect((await post(JSON.stringify({ ...draft, shape: 'x3201' }), json)).status()).toBe(400)
+  expect((await post(JSON.stringify({ ...draft, frets: 'x3201' }), json)).status()).toBe(400)
   const kept = await post(JSON.stringify(draft), { ...json, origin: baseURL ?? '' })
   expect(kept.status()).toBe(201)
   const { id } = await kept.json()
@@ -79,7 +79,7 @@ test('every page carries a content security policy, and assets are compressed', 
   const policy = page.headers()['content-security-policy'] ?? ''
   expect(policy).toContain("default-src 'self'")
   expect(policy.match(/script-src [^;]*/)?.[0]).not.toContain('unsafe')
-  const script = /\/_astro\/BuildView[^"']*\.js/.exec(await page.text())?.[0] ?? ''
+  const script = /\/_astro\/WorkbenchView[^"']*\.js/.exec(await page.text())?.[0] ?? ''
   const asset = await request.get(script, { headers: { 'accept-encoding': 'gzip' } })
   expect(asset.headers()).toMatchObject({ 'content-encoding': 'gzip', 'x-content-type-options': 'nosniff' })
 })

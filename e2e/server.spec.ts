@@ -41,7 +41,7 @@ test('a kept shape survives a server that is killed at once', async ({ request }
   const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
   const address = /http:\S+/.exec(first.line)?.[0] ?? ''
   const kept = await request.post(`${address}api/shapes`, {
-    data: { name: 'before the storm', chord: 'Am7', shape: '5x555x', tuning: 'E2,A2,D3,G3,B3,E4' },
+    data: { name: 'before the storm', chord: 'Am7', frets: '5x555x', tuning: 'E2,A2,D3,G3,B3,E4' },
   })
   expect(kept.status()).toBe(201)
   first.child.kill('SIGKILL')

@@ -1,18 +1,20 @@
 /** The engine: enumeration against trying everything, the complete ranked answer, naming, memory. */
+
+import { answerTo } from '../../core/src/answer/index.ts'
 import { arpeggioOf, positionsOf } from '../../core/src/arpeggio/index.ts'
-import { answerTo, readBuild, type Setting } from '../../core/src/build/index.ts'
 import { CATALOGUE, readSymbol, symbolSuffix } from '../../core/src/chord/index.ts'
 import { fingeringsOf, handOn, MEDIUM_HAND } from '../../core/src/hand/index.ts'
 import { scalesFor } from '../../core/src/key/index.ts'
 import { namesOf } from '../../core/src/name/index.ts'
 import { COMMON_TUNINGS, neckOf, STANDARD_INSTRUMENT } from '../../core/src/neck/index.ts'
+import { type Player, readQuestion } from '../../core/src/request/index.ts'
 import { must } from '../../core/src/result/index.ts'
 import { everyVoicing, everyVoicingOfTones } from '../../core/src/voicing/everyVoicing.testkit.ts'
 import { searchVoicings, type VoicingQuery } from '../../core/src/voicing/index.ts'
 import { medianMs, ms, printTable } from './table.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
-const setting: Setting = {
+const player: Player = {
   instrument: STANDARD_INSTRUMENT,
   ownTunings: [],
   hand: MEDIUM_HAND,
@@ -61,13 +63,18 @@ printTable(
 )
 
 const whole = (suffix: string) => {
-  const build = readBuild({ chord: `C${suffix}` }, setting)
-  if (!build.ok) throw new Error(build.error.message)
-  return build.value
+  const question = readQuestion({ chord: `C${suffix}` }, player)
+  if (!question.ok) throw new Error(question.error.code)
+  return question.value
 }
 const sized = CATALOGUE.map(({ formula, suffix }) => {
-  const build = whole(/^[b#]/.test(suffix) ? `(${suffix})` : suffix)
-  return { build, suffix, tones: formula.length, count: searchVoicings({ ...asking('C'), chord: build.chord }).count }
+  const question = whole(/^[b#]/.test(suffix) ? `(${suffix})` : suffix)
+  return {
+    question,
+    suffix,
+    tones: formula.length,
+    count: searchVoicings({ ...asking('C'), chord: question.chord }).count,
+  }
 })
 const most = sized.toSorted((a, b) => b.count - a.count).slice(0, 3)
 const plain = sized.filter(({ suffix }) => ['13#11', '9', '7', ''].includes(suffix))
@@ -77,17 +84,17 @@ console.log(
 )
 printTable(
   ['chord', 'tones', 'shapes', 'median'],
-  [...most, ...plain].map(({ build, suffix, tones, count }) => [
+  [...most, ...plain].map(({ question, suffix, tones, count }) => [
     `C${suffix}`,
     String(tones),
     String(count),
-    ms(medianMs(31, () => answerTo(build, setting), 10)),
+    ms(medianMs(31, () => answerTo(question, player), 10)),
   ]),
 )
 
 const [largest] = most
 if (!largest) throw new Error('the catalogue is empty')
-const shapes = answerTo(largest.build, setting).shapes.map(({ frets }) => frets)
+const shapes = answerTo(largest.question, player).shapes.map(({ frets }) => frets)
 console.log(`\nPer shape, over the ${shapes.length} shapes of C${largest.suffix}.`)
 const finder = handOn(neck, MEDIUM_HAND).bestFingering
 const perShape = (call: (frets: (typeof shapes)[number]) => unknown) =>
@@ -132,10 +139,10 @@ const collect = globalThis.gc
 if (collect) {
   collect()
   const before = process.memoryUsage().heapUsed
-  const answer = answerTo(largest.build, setting)
+  const answer = answerTo(largest.question, player)
   collect()
   const after = process.memoryUsage().heapUsed
   console.log(
-    `\nMemory of the full answer to C${symbolSuffix(largest.build.chord.formula)} (${answer.count} shapes): ${((after - before) / 1e6).toFixed(1)} MB\n`,
+    `\nMemory of the full answer to C${symbolSuffix(largest.question.chord.formula)} (${answer.count} shapes): ${((after - before) / 1e6).toFixed(1)} MB\n`,
   )
 }
