@@ -1,6 +1,7 @@
 /** The Arpeggio view: lines on the neck, staff and TAB, the transport, sound files, the ear. */
 import { type APIRequestContext, expect, type Page, test } from '@playwright/test'
 import { createListener, WINDOW } from '../web/src/ear/listener.ts'
+import { choose, word } from './support/sentence.ts'
 import { onsetsIn, readWav, unevennessMs } from './support/soundFile.ts'
 import { watchSounds } from './support/startedSounds.ts'
 
@@ -44,10 +45,10 @@ test.describe('the line on the neck', () => {
     expect(await fingers(page)).toBe('1214343212')
     await expect(page.getByTestId('line-facts')).toContainText('10 tones · the hand stays · no stretch')
     await page.keyboard.press('ArrowRight')
-    await expect(page.getByLabel('Position', { exact: true })).toHaveValue('8')
+    await expect(word(page, 'Position')).toHaveText('8th fret')
     await expect(page).toHaveURL(/position=8/)
     await page.keyboard.press('Control+z')
-    await expect(page.getByLabel('Position', { exact: true })).toHaveValue('7')
+    await expect(word(page, 'Position')).toHaveText('7th fret')
     await page.reload()
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Cmaj7')
     expect(await tones(page)).toBe('6:7 6:8 5:7 5:10 4:9 4:10 3:9 2:8 1:7 1:8')
@@ -61,7 +62,7 @@ test.describe('the line on the neck', () => {
     await other.click()
     expect((await tones(page)).split(' ')).toContain(`${string}:${fret}`)
     await expect(page).toHaveURL(/chosen=\d+/)
-    await page.getByRole('button', { name: 'undo' }).click()
+    await page.getByRole('button', { name: 'Undo' }).click()
     expect((await tones(page)).split(' ')).not.toContain(`${string}:${fret}`)
     await page.getByRole('button', { name: `string ${string}, fret ${fret}`, exact: true }).click()
     expect((await tones(page)).split(' ')).toContain(`${string}:${fret}`)
@@ -69,18 +70,17 @@ test.describe('the line on the neck', () => {
 
   test('along the neck, on one string, two a string, on the voicing’s strings', async ({ page }) => {
     await open(page, '?chord=Am7&position=5')
-    const way = page.getByLabel('How it lies')
-    await way.selectOption('two-a-string')
+    await choose(page, 'How it lies', 'two a string')
     expect(await tones(page)).toBe('6:5 6:8 5:7 5:10 4:7 4:10 3:9 3:12 2:10 2:13 1:12 1:15')
-    await way.selectOption('one-string')
-    await page.getByLabel('String', { exact: true }).selectOption({ label: 'string 1' })
+    await choose(page, 'How it lies', 'on one string')
+    await choose(page, 'String', 'string 1')
     expect(await tones(page)).toMatch(/^1:0 1:3 1:5 1:8 1:12 1:15 1:17/)
-    await way.selectOption('diagonal')
-    await page.getByLabel('Octaves along the neck').selectOption('3')
+    await choose(page, 'How it lies', 'along the neck')
+    await choose(page, 'Octaves along the neck', '3 octaves')
     await expect(page.getByTestId('line-facts')).toContainText(/\d shift/)
     await page.getByLabel('Fingering').selectOption('1')
     await expect(page).toHaveURL(/line=1/)
-    await way.selectOption('strings')
+    await choose(page, 'How it lies', 'on the voicing’s strings')
     expect(await tones(page)).not.toMatch(/[56]:/)
   })
 
@@ -90,7 +90,7 @@ test.describe('the line on the neck', () => {
     await page.waitForURL(/\/arpeggio/)
     await expect(page.locator('[data-alive]')).toBeVisible()
     await expect(page.getByText('Ringed inside it: x6878x')).toBeVisible()
-    await expect(page.getByLabel('Position', { exact: true })).toHaveValue('6')
+    await expect(word(page, 'Position')).toHaveText('6th fret')
     await page.keyboard.press('t')
     await expect(page.getByRole('list', { name: 'Shapes in the tray' })).toContainText('x6878x')
     await page.getByRole('button', { name: 'Empty the tray' }).click()
@@ -107,7 +107,7 @@ test.describe('the line on the neck', () => {
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Dm7♭5')
     await chord.fill('Gm7')
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Gm7')
-    await page.getByLabel('Tuning').selectOption('D2,A2,D3,F#3,A3,D4')
+    await choose(page, 'Tuning', 'D A D F♯ A D')
     await expect(page).toHaveURL(/tuning=D2/)
   })
 })
@@ -152,15 +152,15 @@ test.describe('written and played', () => {
     await open(page, '?chord=Cmaj7&position=7&octaves=1')
     const notation = page.getByTestId('notation')
     await expect(notation).toHaveAttribute('data-notes', '9')
-    await page.getByLabel('Direction').selectOption('up')
+    await choose(page, 'Direction', 'up')
     await expect(notation).toHaveAttribute('data-notes', '5')
-    await page.getByLabel('Pattern').selectOption('threes')
+    await choose(page, 'Pattern', '1 2 3 · 2 3 4')
     await expect(notation).toHaveAttribute('data-notes', '9')
-    await page.getByLabel('Note value').selectOption('triplet')
+    await choose(page, 'Note value', 'triplets')
     // Staff and TAB: a numeral 3 over every group.
     await expect(notation.locator('.vf-tuplet')).toHaveCount(3)
     await expect(notation.locator('.vf-tabnote')).toHaveCount(9)
-    await page.getByLabel('Starts on').selectOption('lowest')
+    await choose(page, 'Starts on', 'the lowest tone')
     await expect(notation).toHaveAttribute('data-notes', /\d+/)
   })
 

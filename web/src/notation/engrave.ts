@@ -126,7 +126,7 @@ async function draw(
   const renderer = new vex.Renderer(box, vex.Renderer.Backends.SVG)
   renderer.resize(width, systems * systemPx + 12)
   const context = renderer.getContext()
-  const elements: Element[][] = []
+  const written: Drawn[] = []
   const tops: number[] = []
   let held: Drawn | undefined
   for (let system = 0; system < systems; system++) {
@@ -140,20 +140,29 @@ async function draw(
       const head = first ? (system === 0 ? 'clef and time' : 'clef') : 'none'
       const drawn = drawBar(vex, context, bar, { strings, ...place, head })
       for (const one of drawn) {
-        const { event, pair } = one
+        const { event } = one
         if (held && event.notes.length > 0) tie(vex, context, first ? undefined : held, one)
         held = event.tied ? one : undefined
-        if (event.mark === undefined || event.notes.length === 0) continue
-        const svg = pair.flatMap((note) => note.getSVGElement() ?? [])
-        elements[event.mark] = [...(elements[event.mark] ?? []), ...svg]
-        tops[event.mark] ??= system * systemPx
+        written.push(one)
+        if (event.mark !== undefined) tops[event.mark] ??= system * systemPx
       }
     }
   }
   box.querySelector('svg')?.setAttribute('aria-hidden', 'true')
   if (isWanted()) into.replaceChildren(...box.childNodes)
   performance.measure(ENGRAVED, { start: began })
-  return { tops, systemPx, elements: Array.from(elements, (one) => one ?? []) }
+  return { tops, systemPx, elements: elementsByMark(written) }
+}
+
+/** The library finds what it drew in the document only: this is asked when the drawing stands there. */
+function elementsByMark(written: readonly Drawn[]): Engraving['elements'] {
+  const elements: Element[][] = []
+  for (const { event, pair } of written) {
+    if (event.mark === undefined || event.notes.length === 0) continue
+    const svg = pair.flatMap((note) => note.getSVGElement() ?? [])
+    elements[event.mark] = [...(elements[event.mark] ?? []), ...svg]
+  }
+  return Array.from(elements, (one) => one ?? [])
 }
 
 type Staff = InstanceType<Vex['StaveNote']>
