@@ -1,0 +1,77 @@
+/** What holds from one view to the next: Back, names in the player's own way, the fingering that goes along. */
+import { expect, type Page, test } from '@playwright/test'
+import { choose, word } from './support/sentence.ts'
+
+const open = async (page: Page, path: string) => {
+  await page.goto(path)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+}
+const settle = (page: Page, changes: Record<string, unknown>) => page.request.patch('/api/settings', { data: changes })
+/** A pause makes a page to go back to. */
+const pause = (page: Page) => page.waitForTimeout(1200)
+
+test('Back and Forward in the Map go through the chords and changes that were mapped', async ({ page }) => {
+  await open(page, '/map?chord=C&arrangement=close')
+  const symbol = page.getByTestId('map-symbol')
+  await page.getByRole('textbox', { name: 'Chord' }).fill('F#m')
+  await expect(symbol).toHaveText('F♯m')
+  await expect(page).toHaveURL(/chord=F%23m/)
+  await pause(page)
+  await page.getByText('F♯dim', { exact: true }).click()
+  await expect(page).toHaveURL(/morph=dim/)
+  await page.goBack()
+  await expect(page).not.toHaveURL(/morph/)
+  await expect(page.getByRole('button', { name: 'back to F♯m' })).toHaveCount(0)
+  await page.goForward()
+  await expect(page.getByRole('button', { name: 'back to F♯m' })).toBeVisible()
+})
+
+test('Back and Forward in the Arpeggio go through its words', async ({ page }) => {
+  await open(page, '/arpeggio?chord=Cmaj7&position=7')
+  await choose(page, 'Direction', 'up')
+  await expect(page).toHaveURL(/direction=up/)
+  await pause(page)
+  await choose(page, 'Note value', 'triplets')
+  await expect(page).toHaveURL(/value=triplet/)
+  await page.goBack()
+  await expect(word(page, 'Note value')).toHaveText('eighths')
+  await expect(word(page, 'Direction')).toHaveText('up')
+  await page.goForward()
+  await expect(word(page, 'Note value')).toHaveText('triplets')
+})
+
+test('who writes H for B types H7, and has the same chord after a reload, and in the next view', async ({ page }) => {
+  await settle(page, { naming: 'german' })
+  try {
+    await open(page, '/?chord=Am7')
+    await page.locator('#build-line-input').fill('H7')
+    await expect(page.getByRole('button', { name: /^Chord / })).toHaveText('H7')
+    // The address speaks letters, whoever reads it.
+    await expect(page).toHaveURL(/chord=B7&shape=/)
+    const shape = new URL(page.url()).searchParams.get('shape') ?? ''
+    await page.reload()
+    await expect(page.locator('[data-alive]')).toBeVisible()
+    await expect(page.getByRole('button', { name: /^Chord / })).toHaveText('H7')
+    await expect(page.getByTestId('shape-text')).toContainText(shape)
+    await page.getByRole('region', { name: 'This shape' }).getByRole('link', { name: 'Arpeggio' }).click()
+    await page.waitForURL(/\/arpeggio\?chord=B7/)
+    await expect(page.getByTestId('arpeggio-symbol')).toHaveText('H7')
+  } finally {
+    await settle(page, { naming: 'letters' })
+  }
+})
+
+test('the fingering that was chosen goes to the tray and opens again with it', async ({ page }) => {
+  await open(page, '/?chord=G&shape=320003&fingers=32xxx4')
+  await expect(page.getByTestId('shape-text')).toContainText('320003')
+  await page.locator('body').press('t')
+  const tray = page.getByRole('list', { name: 'Shapes in the tray' })
+  await expect(tray).toContainText('320003')
+  await expect
+    .poll(async () => (await (await page.request.get('/api/tray')).json()).steps.at(-1)?.shape?.fingers)
+    .toBe('32xxx4')
+  await page.goto('/book')
+  await tray.getByRole('link', { name: /320003/ }).click()
+  await expect(page).toHaveURL(/fingers=32xxx4/)
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
+})
