@@ -5,18 +5,21 @@
  */
 import { fingertipMm, type Neck } from '../neck/index.ts'
 import type { Frets } from '../voicing/index.ts'
-import { type FingeringOptions, fingeringFrom, liesFlat, pairStretchMm, pressedNotes } from './fingering.ts'
+import { type FingeringOptions, fingeringFrom, liesFlat, pairReachMm, pressedNotes } from './fingering.ts'
 import {
+  apartCost,
   barreCost,
   CROWDED_FRET_COST,
   crowdedFrets,
+  FULL_HAND_COST,
   fingerCost,
-  LEAST_SPREAD,
   type Press,
+  sentUpCost,
   spreadCost,
   stretchCost,
+  TURNED_COST,
 } from './fingeringCost.ts'
-import { reachMm } from './profile.ts'
+import { pairEaseMm, reachMm } from './profile.ts'
 import type { Finger, Fingering, HandProfile } from './types.ts'
 
 const FINGERS: readonly Finger[] = ['T', 1, 2, 3, 4]
@@ -41,7 +44,10 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
   const tips = Float64Array.from({ length: neck.lastFret + 1 }, (_, fret) => fingertipMm(neck.scaleLengthMm, fret))
   // By two finger numbers, the thumb as 0.
   const limits = Float64Array.from({ length: 25 }, (_, pair) =>
-    pairStretchMm(profile, FINGERS[Math.floor(pair / 5)] as Finger, FINGERS[pair % 5] as Finger),
+    pairReachMm(profile, FINGERS[Math.floor(pair / 5)] as Finger, FINGERS[pair % 5] as Finger),
+  )
+  const eases = Float64Array.from({ length: 25 }, (_, pair) =>
+    pairEaseMm(profile, FINGERS[Math.floor(pair / 5)] as Finger, FINGERS[pair % 5] as Finger),
   )
   // The presses dealt so far, one column each.
   const fingerAt = new Int8Array(12)
@@ -54,6 +60,7 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
   /** Tries fingerings, cheaper and cheaper ones; with `anyWill` the first is enough. */
   const cheapest = (frets: Frets, anyWill: boolean): Cheapest | undefined => {
     const notes = pressedNotes(frets)
+    const besideOpen = frets.includes(0)
     let count = 0
     let least = Number.POSITIVE_INFINITY
     let best: readonly Press[] | undefined
@@ -66,14 +73,14 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
         to: toAt[index] as number,
       }))
 
-    /** `spread` is kept apart, because the sum of it counts only above zero. */
-    const deal = (at: number, dealt: number, firstFinger: number, spread: number, rest: number) => {
+    const deal = (at: number, dealt: number, firstFinger: number, cost: number) => {
       if (anyWill && best !== undefined) return
-      if (Math.max(0, spread + LEAST_SPREAD * (5 - firstFinger)) + rest >= least) return
+      if (cost >= least) return
       if (at === count) {
         const found = presses(dealt)
         const fingersOnly = found[0]?.finger === 'T' ? found.slice(1) : found
-        const total = Math.max(0, spread) + rest + CROWDED_FRET_COST * crowdedFrets(fingersOnly, neck)
+        const full = fingersOnly.length === 4 ? FULL_HAND_COST : 0
+        const total = cost + full + CROWDED_FRET_COST * crowdedFrets(fingersOnly, neck)
         if (total < least) {
           least = total
           best = found
@@ -90,24 +97,23 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
             Math.abs((tips[fret] as number) - (tips[fretAt[other] as number] as number)) <=
             (limits[(fingerAt[other] as number) * 5 + finger] as number)
         if (!fits) continue
-        const wider =
-          dealt === 0 || fingerAt[before] === 0
-            ? 0
-            : spreadCost(fret - (fretAt[before] as number), finger - (fingerAt[before] as number))
+        let press = fingerCost(finger) + sentUpCost(besideOpen, fret, finger)
+        if (dealt > 0 && fingerAt[before] !== 0) {
+          const last = fingerAt[before] as number
+          const lastFret = fretAt[before] as number
+          press += spreadCost(fret - lastFret, finger - last)
+          press += apartCost((tips[fret] as number) - (tips[lastFret] as number), eases[last * 5 + finger] as number)
+        }
+        for (let other = 0; other < dealt; other++)
+          if (fingerAt[other] !== 0 && from < (fromAt[other] as number)) press += TURNED_COST
         for (let end = at; end < count && noteFret[end] === fret; end++) {
           const to = noteString[end] as number
-          if (end > at && !liesFlat(frets, fret, from, to)) break
+          if (end > at && !liesFlat(frets, finger, fret, from, to)) break
           fingerAt[dealt] = finger
           fretAt[dealt] = fret
           fromAt[dealt] = from
           toAt[dealt] = to
-          deal(
-            end + 1,
-            dealt + 1,
-            finger + 1,
-            spread + wider,
-            rest + fingerCost(finger) + barreCost(frets, finger, from, to),
-          )
+          deal(end + 1, dealt + 1, finger + 1, cost + press + barreCost(frets, finger, from, to))
         }
       }
     }
@@ -116,7 +122,7 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
       noteString[count] = note.string
       noteFret[count++] = note.fret
     }
-    deal(0, 0, 1, 0, 0)
+    deal(0, 0, 1, 0)
     const lowest = thumb ? notes.find((note) => note.string === 0) : undefined
     if (lowest) {
       count = 0
@@ -129,7 +135,7 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
       fretAt[0] = lowest.fret
       fromAt[0] = 0
       toAt[0] = 0
-      deal(0, 1, 1, 0, fingerCost(0))
+      deal(0, 1, 1, fingerCost(0))
     }
     return best && { presses: best, cost: least }
   }

@@ -10,15 +10,20 @@
 import { fingertipMm, type Neck } from '../neck/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import {
+  apartCost,
   barreCost,
   CROWDED_FRET_COST,
   crowdedFrets,
+  FULL_HAND_COST,
   fingerCost,
+  isLower,
   type Press,
+  sentUpCost,
   spreadCost,
   stretchCost,
+  TURNED_COST,
 } from './fingeringCost.ts'
-import { pairLimitMm } from './profile.ts'
+import { pairEaseMm } from './profile.ts'
 import type { Barre, Finger, Fingering, FingeringCost, HandProfile } from './types.ts'
 
 export interface FingeringOptions {
@@ -39,22 +44,28 @@ export function pressedNotes(frets: Frets): readonly Note[] {
 }
 
 /**
- * How far two fingers may stand apart, in mm: their comfortable distance, as much longer as this hand's stretch is
- * than its comfort. The thumb lies across the neck, so it may sit some way behind or before the index finger.
+ * How far two fingers can stand apart at all, in mm: some 1.7 times what is easy for them, and never more than this
+ * hand's widest reach, index to little finger. The thumb lies across the neck, so it may sit some way behind or before
+ * the index finger.
  */
-export function pairStretchMm(profile: HandProfile, a: Finger, b: Finger): number {
-  const limit = pairLimitMm(profile, a, b) * (profile.stretchMm / profile.comfortableMm)
-  return a === 'T' || b === 'T' ? limit + profile.pairsMm[0] * THUMB_FREEDOM : limit
+export function pairReachMm(profile: HandProfile, a: Finger, b: Finger): number {
+  const reach = Math.min(FARTHEST * pairEaseMm(profile, a, b), profile.stretchMm)
+  return a === 'T' || b === 'T' ? reach + profile.pairsMm[0] * THUMB_FREEDOM : reach
 }
+/** Beyond this many times their ease no two neighbouring fingers go. */
+const FARTHEST = 1.7
 /** Of the index–middle distance. */
 const THUMB_FREEDOM = 0.6
 
-/** Under a flat finger nothing is stopped lower, and no open string rings. */
-export function liesFlat(frets: Frets, fret: number, from: number, to: number): boolean {
-  for (let string = from; string <= to; string++) {
-    const other = frets[string]
-    if (other !== null && other !== undefined && other < fret) return false
-  }
+/**
+ * Whether a finger can lie flat over a row of strings in one fret. Nothing under it may be lower or ring open. The index
+ * lies from the edge of the hand; another finger reaches over the thinner strings, which it stops: where one of them must
+ * sound lower or open, its last joint must give way, and that it does over two strings, not over three.
+ */
+export function liesFlat(frets: Frets, finger: number, fret: number, from: number, to: number): boolean {
+  for (let string = from; string <= to; string++) if (isLower(frets[string], fret)) return false
+  if (finger <= 1 || to - from < 2) return true
+  for (let string = to + 1; string < frets.length; string++) if (isLower(frets[string], fret)) return false
   return true
 }
 
@@ -68,7 +79,7 @@ export function fingeringsOf(
   const tip = (fret: number) => fingertipMm(neck.scaleLengthMm, fret)
   const reaches = (press: Press, others: readonly Press[]): boolean =>
     others.every(
-      (other) => Math.abs(tip(press.fret) - tip(other.fret)) <= pairStretchMm(profile, other.finger, press.finger),
+      (other) => Math.abs(tip(press.fret) - tip(other.fret)) <= pairReachMm(profile, other.finger, press.finger),
     )
 
   const deal = (notes: readonly Note[], presses: readonly Press[], lastFinger: number) => {
@@ -81,7 +92,7 @@ export function fingeringsOf(
       for (const [index, last] of notes.entries()) {
         if (last.fret !== note.fret) break
         const press: Press = { finger: finger as Finger, fret: note.fret, from: note.string, to: last.string }
-        if (index > 0 && !liesFlat(frets, note.fret, press.from, press.to)) break
+        if (index > 0 && !liesFlat(frets, finger, note.fret, press.from, press.to)) break
         if (reaches(press, presses)) deal(notes.slice(index + 1), [...presses, press], finger)
       }
   }
@@ -109,31 +120,41 @@ export function fingeringFrom(presses: readonly Press[], frets: Frets, neck: Nec
     if (from !== to) barres.push({ finger, fret, from, to })
   }
   const cost = costOf(presses, frets, neck, profile)
-  return { fingers, barres, cost, total: cost.spread + cost.stretch + cost.barre + cost.fingers + cost.crowding }
+  return { fingers, barres, cost, total: Object.values(cost).reduce((sum: number, term: number) => sum + term, 0) }
 }
 
 const numberOf = (finger: Finger): number => (finger === 'T' ? 0 : finger)
 
 function costOf(presses: readonly Press[], frets: Frets, neck: Neck, profile: HandProfile): FingeringCost {
-  let spread = 0
-  let barre = 0
-  let fingers = 0
+  const tip = ({ fret }: Press) => fingertipMm(neck.scaleLengthMm, fret)
+  const besideOpen = frets.includes(0)
   const dealt = presses.filter((press) => press.finger !== 'T')
+  let spread = 0
+  let apart = 0
+  let barre = 0
+  let fingers = dealt.length === 4 ? FULL_HAND_COST : 0
+  let turned = 0
   for (const [index, press] of dealt.entries()) {
     const next = dealt[index + 1]
-    if (next) spread += spreadCost(next.fret - press.fret, numberOf(next.finger) - numberOf(press.finger))
+    if (next) {
+      spread += spreadCost(next.fret - press.fret, numberOf(next.finger) - numberOf(press.finger))
+      apart += apartCost(tip(next) - tip(press), pairEaseMm(profile, press.finger, next.finger))
+    }
+    for (const later of dealt.slice(index + 1)) if (later.from < press.from) turned += TURNED_COST
   }
   for (const press of presses) {
-    fingers += fingerCost(numberOf(press.finger))
-    barre += barreCost(frets, numberOf(press.finger), press.from, press.to)
+    const finger = numberOf(press.finger)
+    fingers += fingerCost(finger) + sentUpCost(besideOpen, press.fret, finger)
+    barre += barreCost(frets, finger, press.from, press.to)
   }
-  const tips = presses.map((press) => fingertipMm(neck.scaleLengthMm, press.fret))
+  const tips = presses.map(tip)
   const reach = tips.length === 0 ? 0 : Math.max(...tips) - Math.min(...tips)
   return {
-    spread: Math.max(0, spread),
-    stretch: stretchCost(reach, profile.comfortableMm),
+    spread,
+    stretch: apart + stretchCost(reach, profile.comfortableMm),
     barre,
     fingers,
+    turned,
     crowding: CROWDED_FRET_COST * crowdedFrets(dealt, neck),
   }
 }

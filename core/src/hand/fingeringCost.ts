@@ -17,35 +17,71 @@ export interface Press {
   readonly to: number
 }
 
-/** A barre costs by the finger that lies: the index is made for it, the middle hardly. By finger, the thumb as 0. */
-const BARRE_COST = [9, 0.8, 3, 1.8, 2.4] as const
-/** Each string more under a flat finger. */
-const BARRE_WIDTH_COST = 0.12
+/*
+ * The numbers of this file are fitted to what teachers put on a hundred common grips (`teachers.testkit.ts`); each term
+ * says what it stands for.
+ */
 
+/** A barre costs by the finger that lies: the index is made for it, the middle hardly. By finger, the thumb as 0. */
+const BARRE_COST = [9, 0.6, 3, 1.05, 1.2] as const
+/** Each string more under a flat index. */
+const BARRE_WIDTH_COST = 0.15
 /** A string that must be silent under a flat finger is stopped by it, so nothing damps it. */
 const SILENT_UNDER_BARRE_COST = 1.5
+/** Over a flat finger another one presses: close in front of it there is less room than a fret further on. */
+const CLOSE_OVER_BARRE_COST = 0.45
+const OVER_BARRE_COST = 0.2
+/** The last joint of a flat finger gives way, so that a thinner string sounds lower or open. */
+const COLLAPSED_COST = 2.6
 
 export function barreCost(frets: Frets, finger: number, from: number, to: number): number {
   if (from === to) return 0
-  let cost = (BARRE_COST[finger] as number) + BARRE_WIDTH_COST * (to - from)
-  for (let string = from + 1; string < to; string++) if (frets[string] === null) cost += SILENT_UNDER_BARRE_COST
+  const fret = frets[from] as number
+  let cost = (BARRE_COST[finger] as number) + (finger === 1 ? BARRE_WIDTH_COST * (to - from) : 0)
+  for (let string = from + 1; string < to; string++) {
+    const other = frets[string]
+    if (other === null || other === undefined) cost += SILENT_UNDER_BARRE_COST
+    else if (other === fret + 1) cost += CLOSE_OVER_BARRE_COST
+    else if (other > fret) cost += OVER_BARRE_COST
+  }
+  if (finger > 1)
+    for (let string = to + 1; string < frets.length; string++)
+      if (isLower(frets[string], fret)) return cost + COLLAPSED_COST
   return cost
 }
 
-/** Every finger down is some work, the little one more, the thumb over the neck most. */
-export const fingerCost = (finger: number): number => (finger === 0 ? 1.2 : finger === 4 ? 0.4 : 0.25)
+/** Whether a string sounds below a fret, pressed lower or open. */
+export const isLower = (other: number | null | undefined, fret: number): boolean =>
+  other !== null && other !== undefined && other < fret
+
+/** Every finger down is some work, ring and little finger more, the thumb over the neck most. By finger, the thumb as 0. */
+const FINGER_COST = [1.2, 0.18, 0.12, 0.35, 0.45] as const
+export const fingerCost = (finger: number): number => FINGER_COST[finger] as number
+/** No finger is left. */
+export const FULL_HAND_COST = 0.24
+
+/** Beside open strings the hand lies at the nut, a finger a fret: what presses above its own fret has to be sent there. */
+export const sentUpCost = (besideOpen: boolean, fret: number, finger: number): number =>
+  besideOpen && fret <= 4 && finger > 0 && fret > finger ? 0.1 * (fret - finger) : 0
+
+/** The hand tilts so that later fingers fall on thinner strings; a later finger on a thicker string turns it. */
+export const TURNED_COST = 0.22
 
 /**
  * Two fingers that follow one another. One finger per fret is rest; reaching over a fret, or fingers packed into one,
- * are work; neighbours side by side in one fret are the easiest of all.
+ * are work; neighbours side by side in one fret are the easiest of these.
  */
 export function spreadCost(fretGap: number, fingerGap: number): number {
-  if (fretGap > fingerGap) return 1.1 * (fretGap - fingerGap)
-  const packed = 0.45 * (fingerGap - fretGap)
-  return fretGap === 0 && fingerGap === 1 ? packed - 0.2 : packed
+  if (fretGap > fingerGap) return 0.82 * (fretGap - fingerGap)
+  if (fretGap === 0 && fingerGap === 1) return 0.42
+  return 0.67 * (fingerGap - fretGap)
 }
-/** The least that one more finger can add to the spread. */
-export const LEAST_SPREAD = -0.2
+
+/** Two fingers that follow one another, further apart than is easy for them: it rises steeply. */
+export function apartCost(mm: number, easeMm: number): number {
+  const over = Math.max(0, mm - easeMm) / easeMm
+  return 2.2 * over + 6.6 * over * over
+}
 
 /** Reach within comfort grows with its square; beyond comfort it grows steeply. */
 export function stretchCost(reachMm: number, comfortableMm: number): number {

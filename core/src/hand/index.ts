@@ -6,14 +6,14 @@
 export type { HandOnNeck } from './bestFingering.ts'
 export { handOn } from './bestFingering.ts'
 export type { FingeringOptions } from './fingering.ts'
-export { fingeringsOf, pairStretchMm } from './fingering.ts'
+export { fingeringsOf, pairReachMm } from './fingering.ts'
 export { FINGERTIP_WIDTH_MM } from './fingeringCost.ts'
 export type { Plucker, SilentString } from './muting.ts'
 export { pluckersOf, silentStrings } from './muting.ts'
 export {
   calibratedHand,
   MEDIUM_HAND,
-  pairLimitMm,
+  pairEaseMm,
   reachBetweenMm,
   reachMm,
   reachVerdict,
@@ -24,3 +24,5 @@ export { rankCompactly, rankShapes, shapeJudge, shapeWithHand } from './rank.ts'
 export type { NarrowInterval, RegisterWarning } from './register.ts'
 export { BASS_RANGE_BELOW, registerWarnings } from './register.ts'
 export type { Barre, Finger, Fingering, FingeringCost, HandProfile, ReachVerdict } from './types.ts'
+export type { HandLimit, HandVerdict } from './verdict.ts'
+export { handVerdict } from './verdict.ts'

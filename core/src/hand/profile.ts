@@ -47,13 +47,13 @@ export function reachVerdict(profile: HandProfile, mm: number): ReachVerdict {
   return mm <= profile.stretchMm ? 'stretch' : 'beyond'
 }
 
-/** The comfortable distance between two fingers, in mm; never more than index to little. The thumb counts as index. */
-export function pairLimitMm(profile: HandProfile, a: Finger, b: Finger): number {
+/** What lies easily between two fingers, in mm. The thumb counts as index. */
+export function pairEaseMm(profile: HandProfile, a: Finger, b: Finger): number {
   const low = Math.min(numberOf(a), numberOf(b))
   const high = Math.max(numberOf(a), numberOf(b))
   let sum = 0
   for (let finger = low; finger < high; finger++) sum += profile.pairsMm[finger - 1] as number
-  return Math.min(sum, profile.comfortableMm)
+  return sum
 }
 
 const numberOf = (finger: Finger): number => (finger === 'T' ? 1 : finger)

@@ -10,7 +10,7 @@ export interface HandProfile {
   readonly name: string
   readonly comfortableMm: number
   readonly stretchMm: number
-  /** Index to middle, middle to ring, ring to little. */
+  /** Easy between index and middle, middle and ring, ring and little. */
   readonly pairsMm: readonly [number, number, number]
 }
 
@@ -18,11 +18,13 @@ export interface HandProfile {
 export interface FingeringCost {
   /** Fingers spread wider, or packed closer, than one finger per fret. */
   readonly spread: number
-  /** Reach beyond comfort. */
+  /** The whole reach, and every two fingers further apart than is easy for them. */
   readonly stretch: number
   readonly barre: number
-  /** Little finger, thumb, and every finger down. */
+  /** Every finger down, the ring and little one more; a hand with none left; fingers sent up from the nut. */
   readonly fingers: number
+  /** Later fingers on thicker strings. */
+  readonly turned: number
   readonly crowding: number
 }
 

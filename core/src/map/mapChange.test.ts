@@ -1,12 +1,12 @@
 import { expect, test } from 'vitest'
 import { readSymbol, writeSymbol } from '../chord/index.ts'
-import { MEDIUM_HAND, shapeJudge } from '../hand/index.ts'
+import { handOn, handVerdict, MEDIUM_HAND } from '../hand/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { readFrets, voicingOf, writeFrets } from '../voicing/index.ts'
 import { changedCell, type MapChange } from './mapChange.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
-const judge = shapeJudge(neck, MEDIUM_HAND)
+const { bestFingering } = handOn(neck, MEDIUM_HAND)
 const chord = (text: string) => {
   const read = readSymbol(text)
   if (!read.ok) throw new Error(read.error.code)
@@ -16,7 +16,7 @@ const cell = (symbol: string, text: string, change: MapChange) => {
   const shape = readFrets(text)
   const voicing = shape.ok ? voicingOf(chord(symbol), shape.value, neck) : undefined
   if (!voicing) throw new Error(text)
-  return changedCell(voicing, change, neck, judge)
+  return changedCell(voicing, change, neck, (frets) => handVerdict(frets, neck, MEDIUM_HAND, bestFingering(frets)))
 }
 
 test.each([

@@ -1,6 +1,6 @@
 /** What a change of formula does to the cells of a map: where their tones go, and whether a hand still holds them. */
 import { CATALOGUE, type Chord, type Formula, formulaKey } from '../chord/index.ts'
-import { type RankedShape, shapeJudge } from '../hand/index.ts'
+import { type HandVerdict, handOn, handVerdict } from '../hand/index.ts'
 import { namesOf } from '../name/index.ts'
 import { type Extension, waysToExtend } from '../near/index.ts'
 import { type Neck, neckOf } from '../neck/index.ts'
@@ -25,8 +25,7 @@ export type ChangedCell =
       readonly voicing: Voicing
       /** The strings that move; empty when nothing is changed. */
       readonly moves: readonly StringMove[]
-      readonly playable: boolean
-      readonly reachMm: number
+      readonly verdict: HandVerdict
       /** Another chord that this very shape is known as, so that it is not learned twice. */
       readonly knownAs: Chord | undefined
     }
@@ -38,12 +37,14 @@ export type ChangedMap = readonly (readonly (ChangedCell | undefined)[])[]
 /** A map after a change. @param question The question that the map answers. */
 export function changedMap(map: ChordMap, question: Question, player: Player, change: MapChange): ChangedMap {
   const neck = neckOf(instrumentFor(question, player))
-  const judge = shapeJudge(neck, player.hand, { thumb: player.thumb })
+  const options = { thumb: player.thumb }
+  const { bestFingering } = handOn(neck, player.hand, options)
+  const verdictOn = (frets: Frets) => handVerdict(frets, neck, player.hand, bestFingering(frets), options)
   const read = voicingReader(map.chord, neck)
   return map.rows.map(({ cells }) =>
     cells.map((cell) => {
       const voicing = cell.frets && read(cell.frets)
-      return voicing && changedCell(voicing, change, neck, judge)
+      return voicing && changedCell(voicing, change, neck, verdictOn)
     }),
   )
 }
@@ -52,13 +53,12 @@ export function changedCell(
   from: Voicing,
   change: MapChange,
   neck: Neck,
-  judge: (frets: Frets) => RankedShape,
+  verdictOn: (frets: Frets) => HandVerdict,
 ): ChangedCell {
   const voicing = apply(from, change, neck)
   if (typeof voicing === 'string') return { kind: 'lost', why: voicing }
-  const { fingering, reachMm } = judge(voicing.frets)
   const moves = movesBetween(from, voicing)
-  return { kind: 'shape', voicing, moves, playable: fingering !== undefined, reachMm, knownAs: twinOf(voicing, neck) }
+  return { kind: 'shape', voicing, moves, verdict: verdictOn(voicing.frets), knownAs: twinOf(voicing, neck) }
 }
 
 function apply(from: Voicing, change: MapChange, neck: Neck): Voicing | WhyLost {

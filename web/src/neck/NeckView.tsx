@@ -1,5 +1,5 @@
 /** The true-scale neck: the shape in hand, its other inversions as stepping stones, its ghosts and the reach bar. */
-import type { HandProfile, SilentString } from '@nestling/core/hand'
+import type { HandProfile, HandVerdict, SilentString } from '@nestling/core/hand'
 import type { Neck } from '@nestling/core/neck'
 import type { Degree } from '@nestling/core/pitch'
 import type { Frets, GhostTone, Voicing } from '@nestling/core/voicing'
@@ -24,6 +24,8 @@ export interface NeckViewProps {
   readonly neck: Neck
   readonly board: BoardProps
   readonly hand: HandProfile
+  /** What the hand says to the frets. */
+  readonly verdict: HandVerdict | undefined
   readonly frets: Frets | undefined
   readonly tones: readonly DrawnTone[]
   readonly silent: readonly SilentString[]
@@ -74,7 +76,7 @@ export function NeckView(props: NeckViewProps) {
           />
         </g>
       ))}
-      {frets && <ReachBar frets={frets} layout={layout} neck={neck} hand={props.hand} />}
+      {frets && props.verdict && <ReachBar frets={frets} layout={layout} hand={props.hand} verdict={props.verdict} />}
       {props.children}
     </>
   )

@@ -1,44 +1,31 @@
 /** Millimetres that the hand spans, and how far this player's hand is easy from the same place. */
-import { type HandProfile, reachMm, reachVerdict } from '@nestling/core/hand'
-import type { Neck } from '@nestling/core/neck'
+import type { HandProfile, HandVerdict } from '@nestling/core/hand'
 import type { Frets } from '@nestling/core/voicing'
+import { reasonWords } from '../words/hand.ts'
 import type { NeckLayout } from './layout.ts'
 import classes from './neck.module.css'
-
-function reachWords(hand: HandProfile, mm: number): string {
-  const comfortable = Math.round(hand.comfortableMm)
-  switch (reachVerdict(hand, mm)) {
-    case 'comfortable':
-      return `${Math.round(mm)} mm held · easy for this hand up to ${comfortable} mm`
-    case 'stretch':
-      return `${Math.round(mm)} mm held · a stretch: easy ends at ${comfortable} mm`
-    case 'beyond':
-      return `${Math.round(mm)} mm held · beyond this hand’s ${Math.round(hand.stretchMm)} mm`
-  }
-}
 
 export function ReachBar({
   frets,
   layout,
-  neck,
   hand,
+  verdict,
 }: {
   readonly frets: Frets
   readonly layout: NeckLayout
-  readonly neck: Neck
   readonly hand: HandProfile
+  readonly verdict: HandVerdict
 }) {
   const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
   if (pressed.length === 0) return null
   const { direction } = layout
   const from = layout.tipX(Math.min(...pressed))
   const to = layout.tipX(Math.max(...pressed))
-  const mm = reachMm(neck, frets)
   const y = layout.bottom + 50
   const along = (x: number) => (x - from) * direction
   const room = (layout.end - from) * direction
   const zone = Math.min(room, hand.comfortableMm * layout.scale)
-  const words = reachWords(hand, mm)
+  const words = reasonWords(verdict)
   const farEnd = Math.max(zone, along(to)) + 14
   const before = farEnd + words.length * 6.2 > room
   return (
@@ -50,7 +37,7 @@ export function ReachBar({
         y1={y}
         y2={y}
         className={classes['reach']}
-        data-verdict={reachVerdict(hand, mm)}
+        data-verdict={verdict.kind}
       />
       <text
         x={before ? from - direction * 14 : from + direction * farEnd}

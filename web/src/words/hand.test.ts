@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { inversionWords, registerWord, silentWord } from './hand.ts'
+import { inversionWords, reasonWords, registerWord, silentWord, verdictWords } from './hand.ts'
 
 const F = { root: 'F', formula: ['R', '3', '5'] } as const
 
@@ -27,3 +27,20 @@ test.each([
   [3, '3rd inversion'],
   [null, 'over a bass of its own'],
 ])('inversion %s is the %s', (inversion, words) => expect(inversionWords(inversion)).toBe(words))
+
+test.each([
+  [{ kind: 'easy', mm: 77.2, limitMm: 100 }, 'easy', '77 mm held · easy for this hand up to 100 mm'],
+  [
+    { kind: 'stretch', mm: 77, limit: { kind: 'pair', fingers: [2, 3], mm: 50.4, limitMm: 45 } },
+    'a stretch',
+    'middle to ring 50 mm, this hand 45: a stretch',
+  ],
+  [
+    { kind: 'beyond', mm: 130, limit: { kind: 'reach', mm: 130, limitMm: 118 } },
+    'beyond this hand’s reach',
+    'index to little 130 mm, this hand 118: beyond this hand’s reach',
+  ],
+  [{ kind: 'beyond', mm: 90, limit: { kind: 'fingers' } }, 'more than four fingers', 'more than four fingers'],
+] as const)('%o is %s', (verdict, short, reason) =>
+  expect([verdictWords(verdict), reasonWords(verdict)]).toEqual([short, reason]),
+)

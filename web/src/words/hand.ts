@@ -1,5 +1,5 @@
 import type { Chord } from '@nestling/core/chord'
-import type { Finger, NarrowInterval, RegisterWarning, SilentString } from '@nestling/core/hand'
+import type { Finger, HandLimit, HandVerdict, NarrowInterval, RegisterWarning, SilentString } from '@nestling/core/hand'
 import {
   degreePitchClass,
   type NamingSystem,
@@ -58,4 +58,27 @@ export function registerWord(warning: RegisterWarning, naming: NamingSystem): st
     case 'bass-range':
       return `${warning.midis.map((midi) => pitchWord(midi, naming)).join(' and ')} ${warning.midis.length === 1 ? 'lies' : 'lie'} in the bass player’s range.`
   }
+}
+
+const FINGER_NAMES: Readonly<Record<Finger, string>> = { T: 'thumb', 1: 'index', 2: 'middle', 3: 'ring', 4: 'little' }
+
+const limitWords = (limit: Exclude<HandLimit, { kind: 'fingers' }>): string => {
+  const between =
+    limit.kind === 'reach' ? 'index to little' : limit.fingers.map((finger) => FINGER_NAMES[finger]).join(' to ')
+  return `${between} ${Math.round(limit.mm)} mm, this hand ${Math.round(limit.limitMm)}`
+}
+
+/** The verdict in a word or two. */
+export function verdictWords(verdict: HandVerdict): string {
+  if (verdict.kind === 'easy') return 'easy'
+  if (verdict.kind === 'stretch') return 'a stretch'
+  return verdict.limit.kind === 'fingers' ? 'more than four fingers' : 'beyond this hand’s reach'
+}
+
+/** The verdict with what decides it: "middle to ring 50 mm, this hand 38: a stretch". */
+export function reasonWords(verdict: HandVerdict): string {
+  if (verdict.kind === 'easy')
+    return `${Math.round(verdict.mm)} mm held · easy for this hand up to ${Math.round(verdict.limitMm)} mm`
+  const words = verdictWords(verdict)
+  return verdict.limit.kind === 'fingers' ? words : `${limitWords(verdict.limit)}: ${words}`
 }

@@ -10,6 +10,7 @@ import sentence from '../../controls/sentence.module.css'
 import { toBuild } from '../../state/links.ts'
 import { $session } from '../../state/session.ts'
 import { degreeSign } from '../../words/degrees.ts'
+import { verdictWords } from '../../words/hand.ts'
 import { counted, fretsWord } from '../../words/shapes.ts'
 import { collect, hearCell, shapeOf } from './collect.ts'
 import type { Selected } from './MapTable.tsx'
@@ -27,7 +28,7 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
       </section>
     )
   const { neck, player } = found
-  const { voicing, reachMm } = cell
+  const { voicing, verdict } = cell
   const style = { naming: settings.naming, school: settings.symbols }
   const landmarks = landmarksOf(voicing, neck)
   const form = openFormOf(voicing, neck)
@@ -40,7 +41,7 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
         {writeSymbol(voicing.chord, style)} <span>{fretsWord(voicing.frets)}</span>
       </h2>
       <p className={classes['aside']}>
-        {voicing.arrangement.degrees.map(degreeSign).join(' ')} · {Math.round(reachMm)} mm
+        {voicing.arrangement.degrees.map(degreeSign).join(' ')} · {Math.round(verdict.mm)} mm, {verdictWords(verdict)}
       </p>
       <Group gap="xs" my="xs">
         <Button size="compact-sm" component="a" href={toBuild(shapeOf(cell, found), player)}>

@@ -11,6 +11,7 @@ import { Heads } from '../../controls/Heads.tsx'
 import { SmallNeck } from '../../neck/SmallNeck.tsx'
 import { $session } from '../../state/session.ts'
 import { degreeName } from '../../words/degrees.ts'
+import { verdictWords } from '../../words/hand.ts'
 import { fretsWord, movesWords, stringsApart } from '../../words/shapes.ts'
 import { collect } from './collect.ts'
 import classes from './MapView.module.css'
@@ -157,7 +158,7 @@ function Cell({
   readonly select: () => void
 }) {
   if (changed.kind === 'lost') return <span className={classes['none']}>{LOST[changed.why]}</span>
-  const { voicing, moves, playable, knownAs } = changed
+  const { voicing, moves, verdict, knownAs } = changed
   const shape = fretsWord(voicing.frets)
   const rootless = !voicing.degrees.includes('R')
   const known = knownAs && writeSymbol(knownAs, style)
@@ -169,7 +170,7 @@ function Cell({
       aria-label={`${writeSymbol(chord)}: ${shape}${moves.length > 0 ? `, ${movesWords(moves, strings)}` : ''}`}
       onClick={select}
       data-testid="map-cell"
-      data-unplayable={!playable || undefined}
+      data-unplayable={verdict.kind === 'beyond' || undefined}
     >
       <SmallNeck frets={voicing.frets} degrees={voicing.degrees} width={124} />
       <small>
@@ -178,7 +179,7 @@ function Cell({
         {rootless ? ' · no root' : ''}
       </small>
       {moves.length > 0 && <small>{movesWords(moves, strings)}</small>}
-      {!playable && <small className={classes['warn']}>more than four fingers</small>}
+      {verdict.kind === 'beyond' && <small className={classes['warn']}>{verdictWords(verdict)}</small>}
       {known && <small>is {known}</small>}
       {neck && <small data-testid="cell-landmarks">{landmarkWords(voicing, neck)}</small>}
     </button>

@@ -1,5 +1,12 @@
 /** What the neck and the panels show: the shape in hand, or the one that is previewed for a moment. */
-import { type Fingering, fingeringsOf, type SilentString, silentStrings } from '@nestling/core/hand'
+import {
+  type Fingering,
+  fingeringsOf,
+  type HandVerdict,
+  handVerdict,
+  type SilentString,
+  silentStrings,
+} from '@nestling/core/hand'
 import { degreeAmong } from '@nestling/core/name'
 import { type Neck, neckOf, soundingMidi } from '@nestling/core/neck'
 import { type Degree, type NoteName, pitchClassOf, plainName, spellDegree } from '@nestling/core/pitch'
@@ -40,6 +47,7 @@ export interface ShapeInHand {
   readonly fingerings: readonly Fingering[]
   /** The player's choice of them, or the best. */
   readonly fingering: Fingering | undefined
+  readonly verdict: HandVerdict | undefined
   readonly silent: readonly SilentString[]
 }
 
@@ -47,7 +55,15 @@ export function useShapeInHand({ question, frets, fingers, player }: WorkbenchSt
   const neck = useMemo(() => neckOf(instrumentFor(question, player)), [question, player])
   return useMemo(() => {
     if (frets === undefined || frets.every((fret) => fret === null))
-      return { neck, voicing: undefined, tones: [], fingerings: [], fingering: undefined, silent: [] }
+      return {
+        neck,
+        voicing: undefined,
+        tones: [],
+        fingerings: [],
+        fingering: undefined,
+        verdict: undefined,
+        silent: [],
+      }
     const fingerings = fingeringsOf(neck, frets, player.hand, { thumb: player.thumb })
     const fingering = fingerings.find((one) => one.fingers.join() === fingers?.join()) ?? fingerings[0]
     return {
@@ -56,6 +72,7 @@ export function useShapeInHand({ question, frets, fingers, player }: WorkbenchSt
       tones: tonesOver(question.chord, frets, neck),
       fingerings,
       fingering,
+      verdict: handVerdict(frets, neck, player.hand, fingering, { thumb: player.thumb }),
       silent: fingering ? silentStrings(neck, frets, fingering, player.instrument.pluck) : [],
     }
   }, [neck, question.chord, frets, player, fingers])

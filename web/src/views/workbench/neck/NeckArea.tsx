@@ -1,6 +1,7 @@
 /** The neck of the Build view: drawn to scale, with hands on it. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
+import { handOn, handVerdict } from '@nestling/core/hand'
 import { instrumentFor } from '@nestling/core/request'
 import { type GhostTone, ghostTones, rotations } from '@nestling/core/voicing'
 import { useMemo } from 'react'
@@ -20,7 +21,7 @@ import { useNeckHands } from './useNeckHands.ts'
 export function NeckArea({ state }: { readonly state: WorkbenchState }) {
   const { settings } = useStore($session)
   const preview = useStore($preview)
-  const { neck, voicing, tones: inHandTones, fingering, silent } = useShapeInHand(state)
+  const { neck, voicing, tones: inHandTones, fingering, silent, verdict } = useShapeInHand(state)
   const { question, player, frets } = state
   const instrument = useMemo(() => instrumentFor(question, player), [question, player])
   const held = useMemo(() => (frets ?? []).filter((fret): fret is number => fret !== null), [frets])
@@ -44,6 +45,11 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
     const label = eggLabel({ ...one, finger, fret }, settings.labels, settings.naming)
     return [{ string, fret, degree: one.degree, label, moved: preview !== undefined && frets?.[string] !== fret }]
   })
+  const previewVerdict = useMemo(() => {
+    if (!preview) return undefined
+    const { bestFingering } = handOn(neck, player.hand, { thumb: player.thumb })
+    return handVerdict(preview.frets, neck, player.hand, bestFingering(preview.frets), { thumb: player.thumb })
+  }, [preview, neck, player])
   // What a moved tone leaves behind stays visible where it was.
   const leftBehind: GhostTone[] = preview
     ? (frets ?? []).flatMap((fret, string) => {
@@ -84,6 +90,7 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
           neck={neck}
           board={board}
           hand={player.hand}
+          verdict={preview ? previewVerdict : verdict}
           frets={shownFrets}
           tones={tones}
           silent={preview ? [] : silent}

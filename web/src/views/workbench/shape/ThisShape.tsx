@@ -1,7 +1,7 @@
 /** The shape in hand, string by string: what it plays, who holds it, what stays silent, how far the hand reaches. */
 import { NativeSelect } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { type Fingering, pluckersOf, reachMm, reachVerdict, registerWarnings } from '@nestling/core/hand'
+import { type Fingering, type HandVerdict, pluckersOf, registerWarnings } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
 import { type GhostTone, ghostTones } from '@nestling/core/voicing'
@@ -12,7 +12,7 @@ import { toArpeggio } from '../../../state/links.ts'
 import { $session } from '../../../state/session.ts'
 import { shapeInHand, takeFingers, type WorkbenchState } from '../../../state/workbench/index.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
-import { inversionWords, registerWord, silentWord } from '../../../words/hand.ts'
+import { inversionWords, reasonWords, registerWord, silentWord, verdictWords } from '../../../words/hand.ts'
 import { arrangementWords, counted, fingersWord, fretsWord } from '../../../words/shapes.ts'
 import { type ShapeInHand, useShapeInHand } from '../shown.ts'
 import { Acts } from './Acts.tsx'
@@ -37,9 +37,8 @@ const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState })
         </p>
       </section>
     )
-  const { voicing, neck } = inHand
+  const { voicing, neck, verdict } = inHand
   const shape = shapeInHand(state)
-  const mm = reachMm(neck, frets)
   const register = registerWarnings(
     voicing?.midis.filter((midi): midi is number => midi !== null) ?? [],
     settings.withBassPlayer,
@@ -49,7 +48,8 @@ const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState })
       <h2 className={classes['head']}>
         This shape
         <span data-testid="shape-text">
-          {fretsWord(frets)} · {Math.round(mm)} mm, {reachVerdict(state.player.hand, mm)}
+          {fretsWord(frets)}
+          {verdict && ` · ${Math.round(verdict.mm)} mm, ${verdictWords(verdict)}`}
         </span>
       </h2>
       <div className={classes['columns']}>
@@ -71,7 +71,7 @@ const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState })
             </p>
           )}
           <FingerChoice inHand={inHand} />
-          <Reasons state={state} mm={mm} fingering={inHand.fingering} />
+          {verdict && <Reasons verdict={verdict} fingering={inHand.fingering} />}
           {voicing && <NotSounded ghosts={ghostTones(voicing, neck)} strings={frets.length} naming={settings.naming} />}
           {register.map((warning) => (
             <p key={warning.kind === 'muddy' ? warning.low : 'bass'} className={classes['aside']} data-warning>
@@ -134,12 +134,7 @@ const MOST_FINGERINGS = 8
 
 function FingerChoice({ inHand }: { readonly inHand: ShapeInHand }) {
   const { fingerings, fingering } = inHand
-  if (!fingering)
-    return (
-      <p className={classes['aside']} data-warning>
-        Four fingers can’t hold it within this hand’s limits.
-      </p>
-    )
+  if (!fingering) return null
   const words = (one: Fingering) =>
     `${fingersWord(one.fingers)}${one.barres.map(({ finger }) => ` barre ${finger}`).join('')} · effort ${one.total.toFixed(1)}`
   return (
@@ -154,38 +149,28 @@ function FingerChoice({ inHand }: { readonly inHand: ShapeInHand }) {
   )
 }
 
-/** Why the hand finds it easy or hard; where it is a stretch, the usual caution. */
-function Reasons({
-  state,
-  mm,
-  fingering,
-}: {
-  readonly state: WorkbenchState
-  readonly mm: number
-  readonly fingering: Fingering | undefined
-}) {
-  const verdict = reachVerdict(state.player.hand, mm)
+/** The hand's verdict and what it rests on; where it is no easy one, the usual caution. */
+function Reasons({ verdict, fingering }: { readonly verdict: HandVerdict; readonly fingering: Fingering | undefined }) {
   const reasons: string[] = []
   if (fingering) {
     if (fingering.cost.crowding > 0) reasons.push('fingertips crowd in one fret')
     if (fingering.cost.barre > 0) reasons.push('a finger lies flat')
     if (fingering.cost.spread > 1.2) reasons.push('fingers skip frets')
-    if (fingering.barres.length === 0 && fingering.cost.spread <= 0.5 && verdict === 'comfortable')
+    if (fingering.barres.length === 0 && fingering.cost.spread <= 0.5 && verdict.kind === 'easy')
       reasons.push('the hand is nearly at rest')
   }
+  const words = verdict.kind === 'easy' ? 'Within easy reach' : capital(reasonWords(verdict))
   return (
-    <p className={classes['aside']}>
-      {verdict === 'comfortable'
-        ? 'Within easy reach'
-        : verdict === 'stretch'
-          ? 'A stretch'
-          : 'Beyond this hand’s reach'}
-      {reasons.length > 0 ? `: ${reasons.join(', ')}.` : '.'}
-      {verdict !== 'comfortable' &&
+    <p className={classes['aside']} data-testid="verdict" data-warning={verdict.kind === 'beyond' || undefined}>
+      {words}
+      {reasons.length > 0 ? ` · ${reasons.join(', ')}.` : '.'}
+      {verdict.kind !== 'easy' &&
         ' Build stretches slowly; stop at pain, tingling or numbness, and see a physician if it lasts.'}
     </p>
   )
 }
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 
 /** What the chord has and nobody sounds, and where it lies nearest. */
 function NotSounded({

@@ -1,14 +1,16 @@
 /** The ladder: the shapes that answer the sentence, as small necks; thousands of them scroll smoothly. */
 import { NativeSelect } from '@mantine/core'
 import { useStore } from '@nanostores/react'
+import { handVerdict } from '@nestling/core/hand'
 import { withSigns } from '@nestling/core/pitch'
-import { voicingReader } from '@nestling/core/voicing'
+import { type Frets, voicingReader } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useMemo, useRef, useState } from 'react'
 import { useSettled } from '../../../controls/useSettled.ts'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
 import { $waysOut, neckIn, takeQuestion, takeShape, type WorkbenchState } from '../../../state/workbench/index.ts'
 import { degreeName } from '../../../words/degrees.ts'
+import { verdictWords } from '../../../words/hand.ts'
 import { fretsWord, stringsApart } from '../../../words/shapes.ts'
 import {
   countBy,
@@ -158,7 +160,7 @@ function WaysOut({ state, where }: { readonly state: WorkbenchState; readonly wh
     <div className={classes['empty']} data-testid="ways-out">
       <p>
         No shape {where} within your reach
-        {beyond > 0 ? `; ${beyond} ${beyond === 1 ? 'needs' : 'need'} more than four fingers` : ''}.
+        {beyond > 0 ? `; ${beyond} can’t be held by this hand` : ''}.
       </p>
       {ways === undefined ? (
         <p>Looking for a way out…</p>
@@ -191,6 +193,8 @@ function Rows({ rows, state }: { readonly rows: ReturnType<typeof ladderOf>; rea
     initialRect: { width: 340, height: 320 },
   })
   const read = useMemo(() => voicingReader(question.chord, neckIn({ question, player })), [question, player])
+  const refusalOf = (one: Frets) =>
+    verdictWords(handVerdict(one, neckIn({ question, player }), player.hand, undefined, { thumb: player.thumb }))
   const inHand = frets && fretsWord(frets)
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a box that scrolls must be reached by the keyboard
@@ -215,6 +219,7 @@ function Rows({ rows, state }: { readonly rows: ReturnType<typeof ladderOf>; rea
                   degrees={voicing?.degrees ?? row.frets.map((fret) => (fret === null ? null : 'R'))}
                   stack={voicing?.arrangement.degrees.map(withSigns).join(' ') ?? ''}
                   inHand={inHand === fretsWord(row.frets)}
+                  refusal={row.playable ? undefined : refusalOf(row.frets)}
                 />
               )}
             </div>
@@ -236,11 +241,14 @@ const ShapeRow = memo(function ShapeRow({
   degrees,
   stack,
   inHand,
+  refusal,
 }: {
   readonly shape: LadderShape
   readonly degrees: Parameters<typeof SmallNeck>[0]['degrees']
   readonly stack: string
   readonly inHand: boolean
+  /** Why the hand can't hold it. */
+  readonly refusal: string | undefined
 }) {
   return (
     <button
@@ -256,7 +264,7 @@ const ShapeRow = memo(function ShapeRow({
         <small>{stack}</small>
         <small>
           {shape.lowest === 0 ? 'open' : `fret ${shape.lowest}`} · {Math.round(shape.reachMm)} mm
-          {shape.playable ? '' : ' · more than four fingers'}
+          {refusal !== undefined && ` · ${refusal}`}
         </small>
       </span>
     </button>
