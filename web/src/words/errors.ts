@@ -85,7 +85,8 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
     const both = text === '2' ? 'sus2 or add9' : 'sus4 or add11'
     return says(`${text} alone is read in two ways; write ${both}`, both)
   },
-  bracket_unopened: () => says(') closes a bracket that was not opened; write ( before it', 'an opening bracket before it'),
+  bracket_unopened: () =>
+    says(') closes a bracket that was not opened; write ( before it', 'an opening bracket before it'),
   bracket_unclosed: () => says('( is never closed; expected ) after the tensions', 'a closing bracket'),
   second_seventh: ({ text }) => says(`${text} would be a second seventh; keep one of them`, ITEM),
   unknown_addition: ({ text }) =>
