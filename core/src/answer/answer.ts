@@ -10,7 +10,7 @@ import {
   type SilentString,
   silentStrings,
 } from '../hand/index.ts'
-import { type ChordName, namesOfTones, soundedTones } from '../name/index.ts'
+import { type ChordName, namesOfTones, soundedTones, soundKey } from '../name/index.ts'
 import type { Midi } from '../pitch/index.ts'
 import type { Player, Question } from '../request/index.ts'
 import {
@@ -56,7 +56,7 @@ export function answerTo(
     const voicing = voicingIn(shape.frets)
     const tones = soundedTones(shape.frets, neck)
     if (voicing === undefined || tones === undefined) throw new Error(`${shape.frets.join()} does not sound the chord`)
-    const sound = tones.mask * 12 + tones.lowest
+    const sound = soundKey(tones)
     let names = namesOfSound.get(sound)
     if (names === undefined) {
       names = namesOfTones(tones, { near: chord })

@@ -46,18 +46,23 @@ export function bassDegreeOf(chord: Chord): Degree | undefined {
   return CHORD_DEGREES.find((degree) => degreePitchClass(degree) === above) as Degree
 }
 
+const SELDOM_A_ROOT = 2
+
 /**
  * The root that players write for a chord on a key: a natural one where there is one; of a flat and a sharp one the
- * chord with fewer accidentals, and of equals the flat one.
+ * chord with fewer accidentals, and of equals the flat one; hardly ever A♯.
+ * @param beside What a root costs besides, such as the bass that goes with it.
  */
-export function plainestRoot(pitchClass: number, formula: Formula): NoteName {
+export function plainestRoot(pitchClass: number, formula: Formula, beside?: (root: NoteName) => number): NoteName {
   const weight = (root: NoteName) =>
     formula.reduce(
       (sum, degree) => {
+        // A diminished seventh is written as the sixth that it sounds as, so it weighs nothing.
+        if (degree === 'bb7') return sum
         const note = spellDegree(root, degree)
         return sum + (note === undefined ? 999 : Math.abs(alterationOf(note)) ** 2)
       },
-      100 * Math.abs(alterationOf(root)),
+      100 * Math.abs(alterationOf(root)) + (root === 'A#' ? SELDOM_A_ROOT : 0) + (beside?.(root) ?? 0),
     )
   return spellingsOf(pitchClass)
     .filter((name) => Math.abs(alterationOf(name)) < 2)

@@ -282,7 +282,9 @@ function assemble(draft: Draft, length: number, startAt: number): Result<SuffixR
     draft.extras.some((extra) => stepOf(extra.degree) === step && extra.degree !== `${step}`)
   const suspended = (degree: Degree) => draft.suspensions.includes(degree)
   if (draft.stack >= 9 && !altered(9) && !suspended('2')) entries.push(implied('9'))
-  if (draft.stack >= 11 && !altered(11) && !suspended('4')) entries.push(implied('11'))
+  // A major third and the eleventh rub: a thirteenth over one has no 11 unless it is written.
+  const rubs = draft.stack >= 13 && draft.third === '3'
+  if (draft.stack >= 11 && !rubs && !altered(11) && !suspended('4')) entries.push(implied('11'))
   if (draft.stack >= 13 && !altered(13)) entries.push(implied('13'))
   entries.push(...draft.extras)
   const formula = formulaOf(entries)

@@ -18,7 +18,7 @@ const SCHOOLS = { words: WORDS, signs: SIGNS, dashes: DASHES } as const
 
 const LEVELS = [9, 11, 13] as const
 
-/** The number that the symbol ends on: 7, or the highest natural extension with every level below it present. */
+/** The number that the symbol ends on: 7, or the highest natural extension with the levels below it present. */
 function stackNumber(formula: Formula): 7 | 9 | 11 | 13 {
   const covered = (level: number) =>
     formula.some((degree) => stepOf(degree) === level) ||
@@ -28,7 +28,8 @@ function stackNumber(formula: Formula): 7 | 9 | 11 | 13 {
   if (!formula.some((degree) => stepOf(degree) === 7)) return number
   for (const level of LEVELS) {
     if (formula.includes(`${level}` as Degree)) number = level
-    if (!covered(level)) break
+    // A thirteenth skips the eleventh, unless its third is minor.
+    if (!covered(level) && (level !== 11 || formula.includes('b3'))) break
   }
   return number
 }
@@ -43,7 +44,9 @@ function suffixOf(formula: Formula, school: SymbolSchool): string {
   const seventh = formula.find((degree) => stepOf(degree) === 7)
   const stacked = seventh !== undefined || has('6')
   const told = new Set<Degree>(['R', '2', 'b3', '3', '4', '5', '6', 'bb7', 'b7', '7'])
-  if (number > 7) for (const level of LEVELS) if (level <= number) told.add(`${level}` as Degree)
+  if (number > 7)
+    for (const level of LEVELS)
+      if (level <= number && (level !== 11 || number === 11 || minor)) told.add(`${level}` as Degree)
 
   let head: string
   const sixNine = has('6') && has('9')

@@ -27,7 +27,7 @@ describe('the names of a shape', () => {
     ['x7978x', 'Em7'],
     ['x3233x', 'C9'], // the fifth is left out
     ['0x201x', 'C/E'],
-    ['3x321x', 'Fadd9/G'],
+    ['3x321x', 'F/G'],
     ['1x010x', 'Fdim7'],
     ['1x121x', 'F7'],
     ['xx0232', 'D'],

@@ -8,6 +8,8 @@ import { degreePitchClass } from '../pitch/index.ts'
 export interface Reading {
   readonly entry: CatalogueEntry
   readonly omitted: Formula
+  /** Nothing is missing that tells the chord: with its root in the bass it is as good as complete. */
+  readonly told: boolean
 }
 
 /** Fewer tones than these tell no harmony when the root is missing too. */
@@ -22,6 +24,17 @@ export function readingsOf(mask: number): readonly Reading[] {
   return table[mask] as readonly Reading[]
 }
 
+/** What players leave out without a word: the perfect fifth; below a thirteenth the 9th and 11th too. */
+const isTold = (formula: Formula, omitted: Formula): boolean =>
+  omitted.every((degree) => degree === '5' || (degree !== 'R' && degree !== '3' && formula.includes('13')))
+
+/** Minor sevenths and sixths whose fifth alone makes them half-diminished or diminished. */
+const isDiminished = (formula: Formula): boolean =>
+  formula.length === 4 &&
+  formula.includes('b3') &&
+  formula.includes('b5') &&
+  (formula.includes('b7') || formula.includes('bb7'))
+
 function buildTable(): readonly (readonly Reading[])[] {
   const readings: Reading[][] = Array.from({ length: 4096 }, () => [])
   for (const entry of CATALOGUE) {
@@ -31,8 +44,11 @@ function buildTable(): readonly (readonly Reading[])[] {
       const left = entry.formula.length - omitted.length
       if (left < (omitted.includes('R') ? LEAST_ROOTLESS : LEAST)) continue
       const mask = omitted.reduce((rest, degree) => rest & ~(1 << degreePitchClass(degree)), entry.mask)
-      readings[mask]?.push({ entry, omitted })
+      readings[mask]?.push({ entry, omitted, told: isTold(entry.formula, omitted) })
     }
+    // The tone that tells it from the minor chord isn't sounded: it may be either.
+    if (isDiminished(entry.formula))
+      readings[entry.mask & ~(1 << degreePitchClass('b5'))]?.push({ entry, omitted: ['b5'], told: false })
   }
   return readings
 }

@@ -1,11 +1,12 @@
 /**
  * Every name of a shape, best first.
  *   Frets + Neck ─soundedTones→ pitch classes and the lowest ─namesOfTones→ ChordName ─degreesIn→ ShapeName
- * Order: what belongs to the known key first; complete before incomplete; usual before rare; root in the bass,
- * inversion, foreign bass, rootless; then the simpler formula and fewer tones left out. A sound that no catalogue name
- * covers gets one counted from its lowest tone, last.
+ * Order: what belongs to the known key with its bass first; told before incomplete (over its root a chord is told without
+ * its perfect fifth); usual before rare; root in the bass, inversion, foreign bass, an extension in the bass, rootless; then
+ * the simpler formula and fewer tones left out. A sound that no catalogue name covers gets one counted from its lowest
+ * tone, last.
  */
-import { type CatalogueEntry, type Chord, type Formula, writeSymbol } from '../chord/index.ts'
+import { type CatalogueEntry, type Chord, writeSymbol } from '../chord/index.ts'
 import { type Neck, soundingMidi } from '../neck/index.ts'
 import {
   type Degree,
@@ -20,7 +21,7 @@ import {
 } from '../pitch/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import { derivedFormula } from './derive.ts'
-import { readingsOf } from './nameTable.ts'
+import { type Reading, readingsOf } from './nameTable.ts'
 import { FOREIGN_DEGREES, plainlySpelled, type SpelledChord, spellChord, spelledOver } from './spelling.ts'
 import type { BassRole, ChordName, NamingContext, ShapeName } from './types.ts'
 
@@ -28,28 +29,48 @@ import type { BassRole, ChordName, NamingContext, ShapeName } from './types.ts'
 export interface SoundedTones {
   readonly mask: PitchClassSet
   readonly lowest: number
+  /** The lowest tone rings open: what is held above it is heard as a chord over it. */
+  readonly openBass: boolean
+  /** The next tone above the bass, as a pitch class; the lowest again when there is none. */
+  readonly second: number
 }
+
+/** Tones that sound alike are named alike: one number for all that names depend on. */
+export const soundKey = ({ mask, lowest, openBass, second }: SoundedTones): number =>
+  ((mask * 12 + lowest) * 12 + second) * 2 + (openBass ? 1 : 0)
 
 export function soundedTones(frets: Frets, neck: Neck): SoundedTones | undefined {
   let mask = 0
   let lowest = 128
+  let openBass = false
   for (let string = 0; string < frets.length; string++) {
     const fret = frets[string]
     if (fret === null || fret === undefined) continue
     const midi = soundingMidi(neck, string, fret)
     mask |= 1 << (midi % 12)
-    if (midi < lowest) lowest = midi
+    if (midi >= lowest) continue
+    lowest = midi
+    openBass = fret === 0
   }
-  return mask === 0 ? undefined : { mask, lowest: lowest % 12 }
+  if (mask === 0) return undefined
+  let second = 128
+  for (let string = 0; string < frets.length; string++) {
+    const fret = frets[string]
+    if (fret === null || fret === undefined) continue
+    const midi = soundingMidi(neck, string, fret)
+    if (midi % 12 !== lowest % 12 && midi < second) second = midi
+  }
+  return { mask, lowest: lowest % 12, openBass, second: (second === 128 ? lowest : second) % 12 }
 }
 
 /** An upper structure over a foreign bass must be plain to be heard as one: triads, sixths and sevenths. */
 const PLAINEST_UPPER = 14
 
-const ROLES: readonly BassRole[] = ['root', 'inversion', 'foreign', 'rootless']
-
 /** Names of sounded tones over their lowest one. Empty when fewer than two different tones sound. */
-export function namesOfTones({ mask, lowest }: SoundedTones, context: NamingContext = {}): readonly ChordName[] {
+export function namesOfTones(
+  { mask, lowest, openBass, second }: SoundedTones,
+  context: NamingContext = {},
+): readonly ChordName[] {
   const below = context.bass === undefined ? undefined : pitchClassOf(context.bass)
   const bass = below ?? lowest
   const sounded = below === undefined ? mask : mask | (1 << below)
@@ -58,21 +79,24 @@ export function namesOfTones({ mask, lowest }: SoundedTones, context: NamingCont
   const found: { readonly name: ChordName; readonly order: number }[] = []
   let told = false
 
-  const add = (root: number, entry: CatalogueEntry, omitted: Formula, role: BassRole) => {
+  const add = (root: number, { entry, omitted, told: isTold }: Reading, role: BassRole) => {
     const name = nameWith(spell(root, entry, context), (bass - root + 12) % 12, { omitted, role, derived: false })
-    const belongs = scale === undefined || (seenFrom(scale, root) & entry.mask) === entry.mask
-    found.push({ name, order: orderOf(name, entry, belongs, root) })
+    const belongs =
+      scale === undefined || ((seenFrom(scale, root) & entry.mask) === entry.mask && ((scale >> bass) & 1) === 1)
+    // A grip of its own over a bass: the bass rings open or is somebody else's, or the chord begins with its root.
+    const stands = role === 'foreign' && (openBass || below !== undefined || second === root)
+    found.push({ name, order: orderOf(name, { entry, isTold, belongs, stands, up: (root - bass + 12) % 12 }) })
     if ((name.complete && role !== 'foreign') || role === 'root') told = true
   }
 
   for (let root = 0; root < 12; root++) {
-    for (const { entry, omitted } of readingsOf(seenFrom(sounded, root)))
-      add(root, entry, omitted, root === bass ? 'root' : omitted.includes('R') ? 'rootless' : 'inversion')
+    for (const reading of readingsOf(seenFrom(sounded, root)))
+      add(root, reading, root === bass ? 'root' : reading.omitted.includes('R') ? 'rootless' : 'inversion')
     // The tones above a bass that is none of them: F over G.
     const upper = seenFrom(sounded & ~(1 << bass), root)
     if (root === bass || sizeOfSet(upper) < 3) continue
-    for (const { entry, omitted } of readingsOf(upper))
-      if (omitted.length === 0 && entry.rank <= PLAINEST_UPPER) add(root, entry, omitted, 'foreign')
+    for (const reading of readingsOf(upper))
+      if (reading.omitted.length === 0 && reading.entry.rank <= PLAINEST_UPPER) add(root, reading, 'foreign')
   }
   const names = found.sort((a, b) => a.order - b.order).map(({ name }) => name)
   return told ? names : [...names, derivedName(seenFrom(sounded, bass), bass, context)]
@@ -100,15 +124,40 @@ function nameWith(
   }
 }
 
+interface Standing {
+  readonly entry: CatalogueEntry
+  readonly isTold: boolean
+  readonly belongs: boolean
+  /** Of a chord over a foreign bass: it is a grip of its own. */
+  readonly stands: boolean
+  /** The root above the bass, in semitones: of equal names those of a symmetrical chord go up from the bass. */
+  readonly up: number
+}
+
 /** One number that orders names: each criterion in digits of its own, the weightiest first. */
-const orderOf = (name: ChordName, { rank, rare }: CatalogueEntry, belongs: boolean, root: number): number =>
+const orderOf = (name: ChordName, { entry, isTold, belongs, stands, up }: Standing): number =>
   (belongs ? 0 : 1e9) +
-  (name.complete ? 0 : 1e8) +
-  (rare ? 1e7 : 0) +
-  ROLES.indexOf(name.role) * 1e6 +
-  rank * 1e3 +
+  (name.complete || (isTold && name.role === 'root') ? 0 : 1e8) +
+  (entry.rare ? 1e7 : 0) +
+  placeOf(name, stands) * 1e6 +
+  entry.rank * 1e3 +
   name.omitted.length * 20 +
-  root
+  up
+
+/** By the bass: a slash chord that stands on its own comes before a root-position name with a tone missing. */
+function placeOf({ role, complete, inversion }: ChordName, stands: boolean): number {
+  switch (role) {
+    case 'root':
+      return complete ? 0 : 2
+    case 'foreign':
+      return stands ? 1 : 4
+    case 'inversion':
+      // From the fourth on a 9th, 11th or 13th lies lowest.
+      return inversion !== null && inversion > 3 ? 5 : 3
+    case 'rootless':
+      return 6
+  }
+}
 
 function derivedName(seen: number, bass: number, { near }: NamingContext): ChordName {
   const root = near !== undefined && pitchClassOf(near.root) === bass ? near.root : plainName(bass)
