@@ -23,7 +23,6 @@ export type PlainSymbolError = TextErrorOf<{
   not_in_a_symbol: object
   after_symbol: object
   power_with_quality: object
-  number_missing: object
   ambiguous_number: object
   bracket_unopened: object
   bracket_unclosed: object

@@ -47,9 +47,10 @@ export function usualDegree(degree: Degree, among: readonly Degree[]): Degree {
     case 'b6':
       return 'b13'
     case '6':
-      return seventh ? '13' : '6'
     case '13':
-      return seventh ? '13' : '6'
+      // A diminished triad's sixth is what everybody calls its diminished seventh.
+      if (seventh) return '13'
+      return among.includes('b3') && among.includes('b5') && !among.includes('5') ? 'bb7' : '6'
     case '11':
       return third ? '11' : '4'
     case 'b3':

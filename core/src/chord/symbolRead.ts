@@ -3,7 +3,7 @@
  *   text ─root─ quality (m, maj, dim, ø, +, dom) ─ number (6, 7, 9 …) ─ items (alterations, sus, add, no, alt) ─ /bass
  * Read `readSuffix` first: it walks the text once, left to right, and every refusal knows its place.
  */
-import { type Degree, type NamingSystem, type NoteName, readNotes, stepOf } from '../pitch/index.ts'
+import { type Degree, type NamingSystem, type NoteName, readNotes, spokenIn, stepOf } from '../pitch/index.ts'
 import { fail, ok, piece, type Result } from '../result/index.ts'
 import type { PlainSymbolError, SymbolError } from './errors.ts'
 import { formulaOf, readFormula } from './formula.ts'
@@ -51,6 +51,8 @@ const ALTERATIONS: Readonly<Record<string, Degree>> = {
 
 const accidentalOf = (written: string): string =>
   written
+    .replace(/flat/i, 'b')
+    .replace(/sharp/i, '#')
     .replaceAll('♭', 'b')
     .replaceAll('♯', '#')
     .replaceAll('𝄫', 'bb')
@@ -67,9 +69,13 @@ interface Draft {
   seventh: Entry | undefined
   /** 9, 11 or 13 when the symbol stacks that far. */
   stack: number
+  /** Where the number ends, in the text after the root. */
+  numberEnd: number | undefined
   extras: Entry[]
   noThird: boolean
   noFifth: boolean
+  /** Extensions that are written off: 9, 11 or 13. */
+  without: number[]
   alt: boolean
 }
 interface Entry {
@@ -89,8 +95,8 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
     return found
   }
   const draft: Draft = {
-    third: '3', suspensions: [], fifths: [], sixth: undefined, seventh: undefined, stack: 0, extras: [],
-    noThird: false, noFifth: false, alt: false,
+    third: '3', suspensions: [], fifths: [], sixth: undefined, seventh: undefined, stack: 0, numberEnd: undefined, extras: [],
+    noThird: false, noFifth: false, without: [], alt: false,
   } // biome-ignore format: one breath
   const entry = (degree: Degree, from: number): Entry => ({ degree, at: offset + from, text: text.slice(from, at) })
   const stackTo = (number: string) => {
@@ -105,18 +111,34 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
     return ok({ formula: formula.value, choices: [], length: at })
   }
 
+  // What a key is called names its triad too.
+  const dur = eat(/[-–−\s]*dur\b/iy)
+  const moll = dur ? undefined : eat(/[-–−\s]*moll\b/iy)
   // Quality. `M` and `m` differ by case alone; every other word may be written in either.
   const start = at
   let seventhOfNumber: Degree = 'b7'
   let wantsNumber = false
-  if (eat(/maj(?:or)?|ma(?!dd)/iy) ?? eat(/M(?![iI])/y)) {
-    seventhOfNumber = '7'
-  } else if (eat(/[Δ△∆]/y)) {
-    seventhOfNumber = '7'
-    if (!/^\s*\(?(6|7|9|1[13])/.test(text.slice(at))) draft.seventh = entry('7', start)
-  } else if (eat(/min(?:or)?|mi/iy) ?? eat(/m|[-–−](?!\s*[59]\b)|[-–−](?=9)/y)) {
+  // A number in brackets belongs to these: maj(7) is maj7.
+  let takesBracket = false
+  if (moll) {
     draft.third = 'b3'
-  } else if (eat(/dim(?:inished)?|[°ºo˚]/iy)) {
+  } else if (dur) {
+    // the plain triad
+  } else if (eat(/half[\s-]*dim(?:inished)?(?:[\s-]*(?:7(?:th)?|seventh))?/iy)) {
+    draft.third = 'b3'
+    draft.fifths.push(entry('b5', start))
+    draft.seventh = entry('b7', start)
+  } else if (eat(/maj(?:eur|or)?|ma(?!dd)/iy) ?? eat(/M(?![iI])/y)) {
+    seventhOfNumber = '7'
+    takesBracket = true
+  } else if (eat(/[Δ△∆^]/y)) {
+    seventhOfNumber = '7'
+    takesBracket = true
+    if (!/^\s*\(?\s*(6|7|9|1[13])/.test(text.slice(at))) draft.seventh = entry('7', start)
+  } else if (eat(/min(?:eur|or)?|mi/iy) ?? eat(/m|[-–−](?!\s*[59]\b)|[-–−](?=9)/y)) {
+    draft.third = 'b3'
+  } else if (eat(/dim(?:inished)?|[°º˚]|o(?!mit)/iy)) {
+    takesBracket = true
     draft.third = 'b3'
     draft.fifths.push(entry('b5', start))
     seventhOfNumber = 'bb7'
@@ -133,27 +155,32 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
   // Number.
   eat(/\s+/y)
   const numberAt = at
+  const opened: number[] = []
+  if (takesBracket && /^\(\s*(?:6|7|9|1[13])/.test(text.slice(at))) {
+    opened.push(at)
+    eat(/\(\s*/y)
+  }
   const sixNine = eat(/6\s*[/]\s*9(?!\d)|69(?!\d)/y)
-  const number = sixNine ? undefined : eat(/(?:13|11|9|7|6|5)(?!\d)/y)
+  const number = sixNine ? undefined : eatNumber(eat)
   if (sixNine) {
     draft.sixth = entry('6', numberAt)
     draft.extras.push(entry('9', numberAt))
-  } else if (number?.[0] === '5') {
+  } else if (number === '5') {
     if (numberAt > start) return fail(refusal('power_with_quality', offset + numberAt, '5'))
     draft.third = undefined
-  } else if (number?.[0] === '6') {
+  } else if (number === '6') {
     draft.sixth = entry('6', numberAt)
   } else if (number) {
     draft.seventh ??= entry(seventhOfNumber, numberAt)
-    stackTo(number[0])
+    stackTo(number)
+    draft.numberEnd = at
   } else if (wantsNumber) {
-    return fail(refusal('number_missing', offset + at, text.slice(at)))
+    draft.seventh = entry('b7', start)
   } else if (/^[24](?!\d)/.test(text.slice(at))) {
     return fail(refusal('ambiguous_number', offset + at, text[at] as string))
   }
 
   // Items, in any order, with brackets, commas and spaces between.
-  const opened: number[] = []
   let separated = false
   while (at < text.length) {
     const from = at
@@ -161,19 +188,20 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
       separated = true
       continue
     }
-    if (eat(/\(/y)) {
+    if (eat(/[([]/y)) {
       opened.push(from)
       separated = true
       continue
     }
-    if (text[at] === ')') {
-      if (opened.pop() === undefined) return fail(refusal('bracket_unopened', offset + at, ')'))
+    if (text[at] === ')' || text[at] === ']') {
+      if (opened.pop() === undefined) return fail(refusal('bracket_unopened', offset + at, text[at] as string))
       at++
       separated = true
       continue
     }
     if (text[at] === '/') {
-      if (opened.length > 0 && /^\/\s*([b#♭♯]|\d)/.test(text.slice(at))) {
+      // A slash before a tension or a major seventh parts the symbol; before a note it brings the bass.
+      if (/^\/\s*(?:[b#♭♯+–−-]?\s*\d|(?:maj?|M|[Δ△∆^])\s*7)/.test(text.slice(at))) {
         at++
         separated = true
         continue
@@ -188,6 +216,20 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
   return assemble(draft, at, offset + start)
 }
 
+const NUMBER_WORDS: Readonly<Record<string, string>> = {
+  thirteenth: '13', eleventh: '11', ninth: '9', seventh: '7', sixth: '6', fifth: '5',
+} // biome-ignore format: a table
+
+function eatNumber(eat: ItemReader['eat']): string | undefined {
+  const found = eat(/(13|11|9|7|6|5)(?:th)?(?!\d)|(?:thirteen|eleven|nin|seven|six|fif)th/iy)
+  return found && (found[1] ?? NUMBER_WORDS[found[0].toLowerCase()])
+}
+
+/** `7M` and `m9(maj7)`: the number told how far to stack, and this tells which seventh. */
+const isMadeMajor = (draft: Draft, [, number]: RegExpExecArray, { from }: ItemReader): boolean =>
+  draft.seventh?.degree === 'b7' &&
+  (number === undefined ? draft.numberEnd === from : number === '7' && draft.third === 'b3' && draft.stack > 7)
+
 interface ItemReader {
   readonly eat: (pattern: RegExp) => RegExpExecArray | undefined
   readonly entry: (degree: Degree, from: number) => Entry
@@ -201,18 +243,25 @@ interface ItemReader {
 /** Takes one item into the draft; gives back a refusal when there is none. */
 function readItem(draft: Draft, read: ItemReader): SymbolError | undefined {
   const { eat, entry, from, at } = read
-  const major = eat(/(?:maj|ma)\s*(7|9|11|13)?(?!\d)/iy) ?? eat(/[MΔ△∆]\s*(7|9|11|13)?(?!\d)/y)
+  const major = eat(/(?:major|maj|ma)\s*(7|9|11|13|seventh)?(?!\d)/iy) ?? eat(/[MΔ△∆^]\s*(7|9|11|13)?(?!\d)/y)
   if (major) {
-    if (draft.seventh !== undefined) return refusal('second_seventh', at, major[0])
+    if (draft.seventh !== undefined && !isMadeMajor(draft, major, read)) return refusal('second_seventh', at, major[0])
     draft.seventh = entry('7', from)
-    if (major[1] !== undefined) read.stackTo(major[1])
+    if (major[1] !== undefined && major[1] !== 'seventh') read.stackTo(major[1])
     return undefined
   }
-  if (eat(/sus\s*(?:24|42|2\s*sus\s*4|4\s*sus\s*2)/iy)) {
+  if (eat(/sus\s*(?:24|42|2\s*(?:\/|sus)\s*4|4\s*(?:\/|sus)\s*2)/iy)) {
     draft.suspensions.push('2', '4')
     return undefined
   }
-  const sus = eat(/sus\s*(2|4)?(?!\d)/iy)
+  const susOver = draft.seventh === undefined ? eat(/sus\s*(7|9|13)(?!\d)/iy) : undefined
+  if (susOver) {
+    draft.suspensions.push('4')
+    draft.seventh = entry('b7', from)
+    read.stackTo(susOver[1] as string)
+    return undefined
+  }
+  const sus = eat(/sus(?:pended)?\s*(2|4)?(?!\d)/iy)
   if (sus) {
     draft.suspensions.push((sus[1] ?? '4') as Degree)
     return undefined
@@ -230,6 +279,7 @@ function readItem(draft: Draft, read: ItemReader): SymbolError | undefined {
   if (no) {
     if (no[1] === '3' && !draft.noThird) draft.noThird = true
     else if (no[1] === '5' && !draft.noFifth) draft.noFifth = true
+    else if (/^(9|11|13)$/.test(no[1] as string)) draft.without.push(Number(no[1]))
     else return refusal('unknown_omission', at, no[0])
     return undefined
   }
@@ -238,7 +288,7 @@ function readItem(draft: Draft, read: ItemReader): SymbolError | undefined {
     draft.alt = true
     return undefined
   }
-  const alteration = eat(/(bb|##|[b#x♭♯♮𝄫𝄪+–−-])\s*(\d+)/uy)
+  const alteration = eat(/(bb|##|[b#x♭♯♮𝄫𝄪+–−-]|flat|sharp)[\s-]*(\d+)(?:th)?/iuy)
   if (alteration) {
     const sign = accidentalOf(alteration[1] as string)
     const number = alteration[2] as string
@@ -287,7 +337,7 @@ function assemble(draft: Draft, length: number, startAt: number): Result<SuffixR
   if (draft.stack >= 11 && !rubs && !altered(11) && !suspended('4')) entries.push(implied('11'))
   if (draft.stack >= 13 && !altered(13)) entries.push(implied('13'))
   entries.push(...draft.extras)
-  const formula = formulaOf(entries)
+  const formula = formulaOf(entries.filter(({ degree }) => !draft.without.some((step) => degree === `${step}`)))
   return formula.ok ? ok({ formula: formula.value, choices: [], length }) : formula
 }
 
@@ -304,11 +354,12 @@ export function readSymbol(
   const lead = text.length - text.trimStart().length
   const trimmed = text.trim()
   if (trimmed === '') return fail(refusal('no_symbol', 0, ''))
-  const roots = readNotes(trimmed, systems)
+  const naming = spokenIn(trimmed, systems)
+  const roots = readNotes(trimmed, naming)
   if (roots.length === 0) return fail(refusal('no_root_note', lead, trimmed))
   let first: SymbolError | undefined
   for (const root of roots) {
-    const read = readAfterRoot(root.name, trimmed.slice(root.length), lead + root.length, systems)
+    const read = readAfterRoot(root.name, trimmed.slice(root.length), lead + root.length, naming)
     if (read.ok) return read
     first ??= read.error
   }

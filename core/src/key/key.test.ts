@@ -54,3 +54,14 @@ test('every key of every seven-note scale is written and read back, in every way
 
 test('a tonic whose scale needs three accidentals is told as such', () =>
   expect(readKey('G## major')).toMatchObject({ ok: false, error: { code: 'key_unspellable', tonic: 'G##' } }))
+
+test.each([
+  ['AM', 'A major'],
+  ['Am', 'A minor'],
+  ['do majeur', 'C major'],
+  ['la mineur', 'A minor'],
+  ['A moll', 'A minor'],
+  ['C-Dur', 'C major'],
+  ['Es-Dur', 'Eb major'],
+  ['h-moll', 'B minor'],
+])('the key %s is %s', (text, key) => expect(writeKey(must(readKey(text)), { ascii: true })).toBe(key))

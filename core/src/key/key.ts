@@ -1,5 +1,13 @@
 /** Keys: a tonic and one of the seven-note scales, as seven spelled notes. */
-import { type NamingSystem, type NoteName, readNotes, spellDegree, withSigns, writeNote } from '../pitch/index.ts'
+import {
+  type NamingSystem,
+  type NoteName,
+  readNotes,
+  spellDegree,
+  spokenIn,
+  withSigns,
+  writeNote,
+} from '../pitch/index.ts'
 import { fail, ok, piece, type Result, type TextErrorOf } from '../result/index.ts'
 import { requireScale, SCALES, type Scale } from './scale.ts'
 
@@ -44,7 +52,7 @@ export function readKey(text: string, systems: readonly NamingSystem[] = ['lette
   const at = text.length - text.trimStart().length
   const trimmed = text.trim()
   let unspellable: NoteName | undefined
-  for (const { name, length } of readNotes(trimmed, systems)) {
+  for (const { name, length } of readNotes(trimmed, spokenIn(trimmed, systems))) {
     const rest = trimmed.slice(length).trim()
     const scale = rest === 'M' ? MAJOR : READ.get(letters(rest))
     if (scale === undefined) continue

@@ -12,7 +12,7 @@ export {
   stepOf,
 } from './degree.ts'
 export type { NoteRead } from './naming.ts'
-export { readNote, readNotes, readPitch, writeNote, writePitch } from './naming.ts'
+export { readNote, readNotes, readPitch, spokenIn, writeNote, writePitch } from './naming.ts'
 export {
   alterationOf,
   LETTERS,

@@ -158,6 +158,12 @@ export function readNotes(text: string, systems: readonly NamingSystem[] = ['let
     })
 }
 
+/** The ways of naming to read a text in: "la mineur" and "H-Dur" say theirs themselves, which then comes first. */
+export function spokenIn(text: string, systems: readonly NamingSystem[]): readonly NamingSystem[] {
+  const spoken = /(?:maj|min)eur\b/i.test(text) ? 'syllables' : /[\s-](?:dur|moll)\b/i.test(text) ? 'german' : undefined
+  return spoken === undefined || systems[0] === spoken ? systems : [spoken, ...systems]
+}
+
 /** Reads a whole text as one note name, or `undefined`. */
 export function readNote(text: string, systems: readonly NamingSystem[] = ['letters']): NoteName | undefined {
   const trimmed = text.trim()

@@ -79,8 +79,6 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   after_symbol: ({ text }) =>
     wants(`${text} is not part of a chord symbol here`, 'the end of the symbol or a bass after /'),
   power_with_quality: () => wants('a power chord has no third to be major or minor', '5 straight after the root'),
-  number_missing: () =>
-    says('dom says dominant of what size; expected 7, 9, 11 or 13 after it', '7, 9, 11 or 13 after dom'),
   ambiguous_number: ({ text }) => {
     const both = text === '2' ? 'sus2 or add9' : 'sus4 or add11'
     return says(`${text} alone is read in two ways; write ${both}`, both)
