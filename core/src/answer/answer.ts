@@ -21,7 +21,7 @@ import {
   type VoicingQuery,
   voicingReader,
 } from '../voicing/index.ts'
-import { queryOf } from './shapes.ts'
+import { queryOf, rankingFor } from './shapes.ts'
 
 export interface AnsweredShape extends RankedShape {
   readonly voicing: Voicing
@@ -48,7 +48,7 @@ export function answerTo(
   const query: VoicingQuery = { ...queryOf(question, player), budget }
   const { neck, chord } = query
   const found = searchVoicings(query)
-  const ranked = rankShapes(found, neck, player.hand, { thumb: player.thumb })
+  const ranked = rankShapes(found, neck, player.hand, rankingFor(question, player))
   const shown = ranked.length > limit ? ranked.slice(0, limit) : ranked
   const voicingIn = voicingReader(chord, neck)
   const namesOfSound = new Map<number, readonly ChordName[]>()

@@ -3,7 +3,7 @@
  *   Question + Player ─queryOf→ VoicingQuery ─searchVoicings→ found ─rankShapes→ best first
  */
 import { bassDegreeOf } from '../chord/index.ts'
-import { handOn, rankCompactly } from '../hand/index.ts'
+import { handOn, type Ranking, rankCompactly } from '../hand/index.ts'
 import { neckOf } from '../neck/index.ts'
 import { instrumentFor, type Player, type Question } from '../request/index.ts'
 import { fretsAt, searchVoicings, type VoicingQuery } from '../voicing/index.ts'
@@ -44,9 +44,19 @@ export function queryOf(question: Question, player: Player): VoicingQuery {
   }
 }
 
+/** What the list is ranked for: what was asked is no merit of a shape. */
+export const rankingFor = ({ chord, bass, strings, arrangement }: Question, { thumb }: Player): Ranking => ({
+  chord,
+  thumb,
+  bassAsked: bass !== undefined || arrangement.kind === 'list',
+  stringsAsked: strings !== undefined,
+})
+
 /** More strings to sound than tones to put on them, or a list that names a tone twice. */
 function needsDoubling({ chord, strings, arrangement }: Question): boolean {
   if (arrangement.kind === 'list') return new Set(arrangement.degrees).size < arrangement.degrees.length
+  // On free strings a triad is played as full as the hand has it.
+  if (strings === undefined && arrangement.kind === 'any' && chord.formula.length <= 3) return true
   const slash = bassDegreeOf(chord)
   const tones = chord.formula.length + (slash !== undefined && !chord.formula.includes(slash) ? 1 : 0)
   return strings !== undefined && strings.length > tones
@@ -56,7 +66,7 @@ function needsDoubling({ chord, strings, arrangement }: Question): boolean {
 export function shapesFor(question: Question, player: Player, limit = Number.POSITIVE_INFINITY): ShapesFound {
   const query = queryOf(question, player)
   const found = searchVoicings(query)
-  const ranking = rankCompactly(found, query.neck, player.hand, { thumb: player.thumb })
+  const ranking = rankCompactly(found, query.neck, player.hand, rankingFor(question, player))
   const shown = Math.min(found.count, limit)
   const { strings } = found
   const frets = new Int8Array(shown * strings)

@@ -17,7 +17,7 @@ export {
   usualDegree,
   writeFormula,
 } from './formula.ts'
-export { definingDegrees, omittableDegrees, shellOf, soundingSets } from './omission.ts'
+export { definingDegrees, leftOutBesides, omittableDegrees, shellOf, soundingSets } from './omission.ts'
 export { bassDegreeOf, notesOf, plainestRoot, respellRoot } from './spelled.ts'
 export type { SymbolReading } from './symbolRead.ts'
 export { readSymbol } from './symbolRead.ts'

@@ -41,6 +41,27 @@ export function shellOf(formula: Formula): Formula {
   return formula.filter((degree) => degree === 'R' || degree === third || degree === seventh)
 }
 
+/** On so many strings every chord is to be had: where the usual omissions are too few, more go, weakest first. */
+const FULL_GRIP = 4
+
+/** All that may go when there is no other way: after the weak tones the extensions below the highest. */
+function omissionOrder(formula: Formula): readonly Degree[] {
+  const weak = omittableDegrees(formula)
+  const extensions = formula.filter((degree) => stepOf(degree) > 7 && !weak.includes(degree))
+  return [...weak, ...extensions.slice(0, -1)]
+}
+
+/**
+ * What the keep-the-root school leaves out besides when its usual omissions are too few for so many strings; empty when
+ * they are enough. To be told, because nobody asked for it.
+ */
+export function leftOutBesides(formula: Formula, voices: number): readonly Degree[] {
+  const drop = formula.length - voices
+  const usual = omittableDegrees(formula).filter((degree) => degree !== 'R')
+  if (drop <= usual.length || voices < FULL_GRIP) return []
+  return omissionOrder(formula).slice(0, drop)
+}
+
 /**
  * Every set of tones that a school lets sound on so many voices, best first. With `doubling` a set may have
  * fewer tones than voices; without it exactly as many. Empty when the chord can't be told on so few voices.
@@ -62,9 +83,12 @@ export function soundingSets(
   for (let missing = leastMissing; missing <= mostMissing; missing++) {
     if (!doubling && drop < 0) break
     switch (school) {
-      case 'drop-fifth':
-        sets.push(...subsetsOfSize(later, missing).map(without))
+      case 'drop-fifth': {
+        const usual = subsetsOfSize(later, missing)
+        if (usual.length > 0) sets.push(...usual.map(without))
+        else if (missing === drop && voices >= FULL_GRIP) sets.push(without(omissionOrder(formula).slice(0, missing)))
         break
+      }
       case 'drop-root':
         if (missing === 0) sets.push(formula)
         else if (omittable.includes('R'))

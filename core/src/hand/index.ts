@@ -19,8 +19,8 @@ export {
   reachVerdict,
   scaledHand,
 } from './profile.ts'
-export type { CompactRanking, RankedShape, ShapeScore } from './rank.ts'
-export { rankCompactly, rankShapes, shapeJudge, shapeWithHand } from './rank.ts'
+export type { CompactRanking, RankedShape, Ranking, ShapeScore } from './rank.ts'
+export { rankCompactly, rankShapes, shapeJudge } from './rank.ts'
 export type { NarrowInterval, RegisterWarning } from './register.ts'
 export { BASS_RANGE_BELOW, registerWarnings } from './register.ts'
 export type { Barre, Finger, Fingering, FingeringCost, HandProfile, ReachVerdict } from './types.ts'

@@ -1,8 +1,11 @@
 /**
- * Shapes in the order of a player's hand: easiest first, then the evenly spaced, then those nearer to the nut.
- *   VoicingsFound ─rankShapes→ RankedShape[]: fingering, reach and the terms of the score, all visible
+ * Shapes in the order in which players take them: what can be held before what can't, complete chords before fragments,
+ * the usual grip before the rare one, easy before hard, near the nut before far.
+ *   VoicingsFound + the chord ─rankShapes→ RankedShape[]: fingering, reach and the terms of the score, all visible
  */
+import { type Chord, formulaMask, omittableDegrees } from '../chord/index.ts'
 import { type Neck, soundingMidi } from '../neck/index.ts'
+import { degreePitchClass, type PitchClassSet, pitchClassOf } from '../pitch/index.ts'
 import { type Frets, fretsAt, lowestPressed, type VoicingsFound } from '../voicing/index.ts'
 import { handOn } from './bestFingering.ts'
 import type { FingeringOptions } from './fingering.ts'
@@ -13,9 +16,13 @@ import type { Fingering, HandProfile } from './types.ts'
 export interface ShapeScore {
   /** The cheapest fingering's cost. */
   readonly ease: number
+  /** Tones of the chord that nobody sounds: little for what players leave out, much for what tells the chord. */
+  readonly missing: number
+  /** A bass that nobody asked for, strings silenced inside the grip, open ones far from the hand; less for a full grip. */
+  readonly unusual: number
   /** 0.04 per squared semitone by which the gaps between neighbouring voices differ from their mean. */
   readonly evenness: number
-  /** 0.03 per fret of the lowest pressed finger. */
+  /** 0.25 per fret of the lowest pressed finger: the same grip twelve frets up comes later. */
   readonly position: number
   readonly total: number
 }
@@ -23,9 +30,17 @@ export interface ShapeScore {
 export interface RankedShape {
   readonly frets: Frets
   readonly reachMm: number
-  /** The best fingering; `undefined` when four fingers can't hold the shape. Such shapes come last. */
+  /** The best fingering; `undefined` when the hand can't hold the shape. Such shapes come last. */
   readonly fingering: Fingering | undefined
   readonly score: ShapeScore
+}
+
+/** What the shapes are ranked for. */
+export interface Ranking extends FingeringOptions {
+  readonly chord: Chord
+  /** Somebody asked for this bass, or for these strings: then none is more usual than another. */
+  readonly bassAsked?: boolean
+  readonly stringsAsked?: boolean
 }
 
 const NO_FINGERING = 1000
@@ -34,19 +49,66 @@ export function rankShapes(
   found: VoicingsFound,
   neck: Neck,
   profile: HandProfile,
-  options: FingeringOptions = {},
+  ranking: Ranking,
 ): readonly RankedShape[] {
-  const judge = shapeJudge(neck, profile, options)
+  const judge = shapeJudge(neck, profile, ranking)
   return Array.from({ length: found.count }, (_, row) => judge(fretsAt(found, row))).sort(
     (a, b) => a.score.total - b.score.total,
   )
 }
 
-function scoreOf(frets: Frets, neck: Neck, effort: number | undefined): ShapeScore {
-  const ease = effort ?? NO_FINGERING
-  const evenness = 0.04 * gapVariance(frets, neck)
-  const position = 0.03 * lowestPressed(frets)
-  return { ease, evenness, position, total: ease + evenness + position }
+const FRAGMENT_COST = 12
+const MISSING_COST = 2.2
+const MISSING_FIFTH_COST = 1
+const BASS_COST = 2.4
+const GAP_COST = 1.1
+const FULLER = 1.7
+const POSITION_COST = 0.25
+/** Open strings beside a hand that has left the nut: each fret beyond the fourth. */
+const APART_FROM_OPEN_COST = 0.5
+
+/** Gives the terms of one shape after another that do not depend on fingers. */
+function scorer(neck: Neck, { chord, bassAsked = false, stringsAsked = false }: Ranking) {
+  const root = pitchClassOf(chord.root)
+  const set: PitchClassSet = formulaMask(chord.formula)
+  const omittable = omittableDegrees(chord.formula)
+  const bass = chord.bass === undefined ? root : pitchClassOf(chord.bass)
+  const isTriad = chord.formula.length === 3
+  // By semitones above the root.
+  const costs = Float64Array.from({ length: 12 }, (_, above) => {
+    if (((set >> above) & 1) === 0) return 0
+    const degree = chord.formula.find((one) => degreePitchClass(one) === above)
+    if (isTriad || degree === undefined || !omittable.includes(degree)) return FRAGMENT_COST
+    return degree === '5' ? MISSING_FIFTH_COST : MISSING_COST
+  })
+  return (frets: Frets, effort: number | undefined): ShapeScore => {
+    const ease = effort ?? NO_FINGERING
+    let sounded = 0
+    let count = 0
+    let low = 128
+    let first = -1
+    let last = -1
+    for (let string = 0; string < frets.length; string++) {
+      const fret = frets[string]
+      if (fret === null || fret === undefined) continue
+      const midi = soundingMidi(neck, string, fret)
+      sounded |= 1 << ((midi - root + 120) % 12)
+      if (midi < low) low = midi
+      if (first < 0) first = string
+      last = string
+      count++
+    }
+    let missing = 0
+    for (let above = 0; above < 12; above++) if (((sounded >> above) & 1) === 0) missing += costs[above] as number
+    const gaps = stringsAsked ? 0 : GAP_COST * (last - first + 1 - count)
+    const fuller = stringsAsked ? 0 : FULLER * Math.max(0, count - 3)
+    const lowest = lowestPressed(frets)
+    const apart = frets.includes(0) ? APART_FROM_OPEN_COST * Math.max(0, lowest - 4) : 0
+    const unusual = (bassAsked || low % 12 === bass ? 0 : BASS_COST) + gaps + apart - fuller
+    const evenness = 0.04 * gapVariance(frets, neck)
+    const position = POSITION_COST * lowest
+    return { ease, missing, unusual, evenness, position, total: ease + missing + unusual + evenness + position }
+  }
 }
 
 /** The same ranking as numbers alone: row r of the answer is row `rows[r]` of the search. */
@@ -63,16 +125,17 @@ export function rankCompactly(
   found: VoicingsFound,
   neck: Neck,
   profile: HandProfile,
-  options: FingeringOptions = {},
+  ranking: Ranking,
 ): CompactRanking {
-  const { leastEffort } = handOn(neck, profile, options)
+  const { leastEffort } = handOn(neck, profile, ranking)
+  const scoreOf = scorer(neck, ranking)
   const totals = new Float64Array(found.count)
   const reachesMm = new Float32Array(found.count)
   const held = new Uint8Array(found.count)
   for (let row = 0; row < found.count; row++) {
     const frets = fretsAt(found, row)
     const effort = leastEffort(frets)
-    totals[row] = scoreOf(frets, neck, effort).total
+    totals[row] = scoreOf(frets, effort).total
     reachesMm[row] = reachMm(neck, frets)
     held[row] = effort === undefined ? 0 : 1
   }
@@ -84,24 +147,14 @@ export function rankCompactly(
 }
 
 /** A function that gives the hand's answer to one shape after another on the same neck. */
-export function shapeJudge(
-  neck: Neck,
-  profile: HandProfile,
-  options: FingeringOptions = {},
-): (frets: Frets) => RankedShape {
-  const { bestFingering } = handOn(neck, profile, options)
+export function shapeJudge(neck: Neck, profile: HandProfile, ranking: Ranking): (frets: Frets) => RankedShape {
+  const { bestFingering } = handOn(neck, profile, ranking)
+  const scoreOf = scorer(neck, ranking)
   return (frets) => {
     const fingering = bestFingering(frets)
-    return { frets, reachMm: reachMm(neck, frets), fingering, score: scoreOf(frets, neck, fingering?.total) }
+    return { frets, reachMm: reachMm(neck, frets), fingering, score: scoreOf(frets, fingering?.total) }
   }
 }
-
-export const shapeWithHand = (
-  frets: Frets,
-  neck: Neck,
-  profile: HandProfile,
-  options: FingeringOptions = {},
-): RankedShape => shapeJudge(neck, profile, options)(frets)
 
 /** Variance of the gaps between neighbouring voices, in squared semitones. */
 function gapVariance(frets: Frets, neck: Neck): number {

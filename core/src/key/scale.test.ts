@@ -58,7 +58,11 @@ test('every scale that is offered holds the chord, and no other scale does', () 
       expect([suffix, scale.name, offered.has(scale)]).toEqual([
         suffix,
         scale.name,
-        formula.every((degree) => places.has(degreePitchClass(degree))),
+        formula.every(
+          (degree) =>
+            places.has(degreePitchClass(degree)) ||
+            (degree === '5' && formula.includes('3') && /^(7|9|13).*(b9|#9|b13)/.test(suffix)),
+        ),
       ])
     }
   }
@@ -71,4 +75,21 @@ test('the parent scale has the very tones of its mode', () => {
     const expected = home.degrees.map((degree) => (pitchClassOf(parent) + degreePitchClass(degree)) % 12).sort()
     expect(tones.map(({ note }) => pitchClassOf(note)).sort()).toEqual(expected)
   }
+})
+
+test.each([
+  ['C7#9', 'altered'],
+  ['C7#9b13', 'altered'],
+  ['C7#5', 'whole tone'],
+  ['C9#5', 'whole tone'],
+  ['C7sus4', 'Mixolydian'],
+  ['C9sus4', 'Mixolydian'],
+  ['C13b9', 'half-whole octatonic'],
+  ['Cdim(maj7)', 'whole-half octatonic'],
+])('over %s players take %s', (symbol, name) => expect(fits(symbol)[0]?.scale.name).toBe(name))
+
+test('a scale does without the fifth only of a dominant with an altered ninth or thirteenth', () => {
+  expect(fit('C7#9', 'altered')?.adds).not.toContain('5')
+  expect(fit('C7', 'altered')).toBeUndefined()
+  expect(fit('Cm7', 'Locrian')).toBeUndefined()
 })

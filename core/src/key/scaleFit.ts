@@ -1,5 +1,5 @@
 /** Which scales hold a chord, what each adds to it, and why one would be chosen before another. */
-import { type Chord, formulaMask } from '../chord/index.ts'
+import { type Chord, type Formula, formulaMask } from '../chord/index.ts'
 import {
   type Degree,
   degreePitchClass,
@@ -46,15 +46,47 @@ const FAMILY_RANK: Readonly<Record<ScaleFamily, number>> = {
 /** What repeats inside the octave, as a dim7 does every three semitones, is at home in a scale that repeats likewise. */
 const REPEATING_CHORD_BONUS = 4.5
 
+/** Which scale players take at once for what a chord has, and has not: what its tensions are drawn from. */
+const SIGNATURES: readonly { readonly scale: string; readonly has: Formula; readonly not: Formula }[] = [
+  { scale: 'whole tone', has: ['3', '#5', 'b7'], not: ['b9', '#9', '11', '13'] },
+  { scale: 'altered', has: ['3', 'b7', '#9'], not: ['13', '11', '9'] },
+  { scale: 'half-whole octatonic', has: ['3', 'b7', 'b9', '13'], not: [] },
+  { scale: 'half-whole octatonic', has: ['3', 'b7', '#9', '13'], not: [] },
+  { scale: 'Mixolydian', has: ['4', '5', 'b7'], not: ['b3', '3', 'b9', 'b13'] },
+  { scale: 'whole-half octatonic', has: ['b3', 'b5', '7'], not: [] },
+]
+const SIGNATURE_BONUS = 20
+
+/** In a dominant whose ninth or thirteenth is altered the perfect fifth is only implied: a scale may do without it. */
+const impliesFifth = (formula: Formula): boolean =>
+  ['3', '5', 'b7'].every((degree) => formula.includes(degree as Degree)) &&
+  formula.some((degree) => degree === 'b9' || degree === '#9' || degree === 'b13')
+const FIFTH = 1 << 7
+const NO_FIFTH_COST = 9
+
 /**
- * Scales that hold every tone of a chord, the likeliest first: by how common the family is, by how few tones rub, and
- * scales of seven tones a little before others. Ties keep the order of the list.
+ * Scales that hold every tone of a chord, the likeliest first: the one that players take for its tensions, then by how
+ * common the family is, by how few tones rub, and scales of seven tones a little before others. Ties keep the order of
+ * the list.
  */
 export function scalesFor(chord: Pick<Chord, 'root' | 'formula'>): readonly ScaleFit[] {
-  const mask = formulaMask(chord.formula)
-  return SCALES.filter((scale) => (mask & ~scale.mask) === 0)
+  const { formula } = chord
+  const mask = formulaMask(formula)
+  const needed = impliesFifth(formula) ? mask & ~FIFTH : mask
+  const signature = SIGNATURES.find(
+    ({ has, not }) =>
+      has.every((degree) => formula.includes(degree)) && !not.some((degree) => formula.includes(degree)),
+  )
+  return SCALES.filter((scale) => (needed & ~scale.mask) === 0)
     .map((scale) => fitOf(scale, chord))
-    .map((fit, index) => ({ fit, index, cost: costOf(fit, periodOf(mask) < 12) }))
+    .map((fit, index) => ({
+      fit,
+      index,
+      cost:
+        costOf(fit, periodOf(mask) < 12) +
+        ((mask & ~fit.scale.mask) === 0 ? 0 : NO_FIFTH_COST) -
+        (fit.scale.name === signature?.scale ? SIGNATURE_BONUS : 0),
+    }))
     .sort((a, b) => a.cost - b.cost || a.index - b.index)
     .map(({ fit }) => fit)
 }

@@ -63,7 +63,7 @@ export function mapOf(question: Question, player: Player): ChordMap {
   const { neck, chord } = query
   const voices = mapVoices(chord.formula, question.arrangement, player.school)
   const sets = neighbouringSets(neck.open.length, voices)
-  const judge = shapeJudge(neck, player.hand, { thumb: player.thumb })
+  const judge = shapeJudge(neck, player.hand, { chord, thumb: player.thumb, bassAsked: true, stringsAsked: true })
   const read = voicingReader(chord, neck)
   const row = (strings: StringSet): MapRow => {
     const within = groupByBass({ ...query, stringSets: [strings] }, read)

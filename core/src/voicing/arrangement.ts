@@ -63,8 +63,9 @@ const DROP_NAMES: ReadonlyMap<number, NamedArrangement> = new Map([
 function isShell(degrees: readonly Degree[], formula: Formula): boolean {
   const shell = shellOf(formula)
   if (shell.length !== 3 || degrees[0] !== 'R' || degrees.length < 3 || degrees.length > 4) return false
-  if (!shell.includes(degrees[1] as Degree) || !shell.includes(degrees[2] as Degree) || degrees[1] === degrees[2])
-    return false
+  const [, second, third] = degrees
+  if (second === 'R' || third === 'R' || second === third) return false
+  if (!shell.includes(second as Degree) || !shell.includes(third as Degree)) return false
   return degrees.length === 3 || stepOf(degrees[3] as Degree) > 7
 }
 
@@ -81,8 +82,9 @@ function isWide(midis: readonly Midi[]): boolean {
 export function arrangementOf(midis: readonly Midi[], degrees: readonly Degree[], formula: Formula): Arrangement {
   if (degrees.length === 3 && formula.length > 3 && isShell(degrees, formula)) return { name: 'shell', degrees }
   const pattern = midis.length < 3 ? NO_DROP : dropPattern(midis, midis.length)
+  // Three voices are close or spread; with other octaves between they have no name.
   if (midis.length === 3 && pattern === 0b001) return { name: 'spread', degrees }
-  const drop = DROP_NAMES.get(pattern)
+  const drop = midis.length === 3 && pattern !== 0 ? undefined : DROP_NAMES.get(pattern)
   if (drop !== undefined) return { name: drop, degrees }
   if (isShell(degrees, formula)) return { name: 'shell', degrees }
   return { name: midis.length > 3 && isWide(midis) ? 'spread' : 'list', degrees }
@@ -102,6 +104,8 @@ export function answersTo(
     )
   if (choice.name === 'shell') return isShell(degrees, formula)
   const pattern = midis.length < 3 ? NO_DROP : dropPattern(midis, midis.length)
+  if (choice.name === 'spread' && midis.length < 3) return false
+  if ((choice.name === 'drop-3' || choice.name === 'drop-2-3') && midis.length < 4) return false
   if (choice.name === 'spread')
     return midis.length === 3 ? pattern === 0b001 : !DROP_NAMES.has(pattern) && isWide(midis)
   return DROP_NAMES.get(pattern) === choice.name

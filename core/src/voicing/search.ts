@@ -111,14 +111,15 @@ function stackTest(
     case 'drop-2':
       return (midis, _tones, voices) => voices > 2 && dropPattern(midis, voices) === 0b001
     case 'drop-3':
-      return (midis, _tones, voices) => voices > 2 && dropPattern(midis, voices) === 0b010
+      return (midis, _tones, voices) => voices > 3 && dropPattern(midis, voices) === 0b010
     case 'drop-2-4':
       return (midis, _tones, voices) => voices > 3 && dropPattern(midis, voices) === 0b101
     case 'drop-2-3':
-      return (midis, _tones, voices) => voices > 2 && dropPattern(midis, voices) === 0b011
+      return (midis, _tones, voices) => voices > 3 && dropPattern(midis, voices) === 0b011
     case 'spread':
       return (midis, tones, voices) => {
-        const pattern = voices < 3 ? NO_DROP : dropPattern(midis, voices)
+        if (voices < 3) return false
+        const pattern = dropPattern(midis, voices)
         if (voices === 3) return pattern === 0b001
         return (
           wide(midis, tones, voices) && pattern !== 0b001 && pattern !== 0b010 && pattern !== 0b101 && pattern !== 0b011
@@ -131,6 +132,7 @@ function stackTest(
       return (_midis, tones, voices) => {
         if (shell.length !== 3 || voices < 3 || voices > 4 || tones[0] !== root || tones[1] === tones[2]) return false
         if (!shell.includes(tones[1] as number) || !shell.includes(tones[2] as number)) return false
+        if (tones[1] === root || tones[2] === root) return false
         return voices === 3 || extension[tones[3] as number] === true
       }
     }

@@ -1,0 +1,104 @@
+import { describe, expect, test } from 'vitest'
+import { CATALOGUE, leftOutBesides } from '../chord/index.ts'
+import { MEDIUM_HAND, rankShapes } from '../hand/index.ts'
+import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
+import { type Player, readTypedLine } from '../request/index.ts'
+import { must } from '../result/index.ts'
+import { fretsAt, readFrets, searchVoicings, voicingOf, writeFrets } from '../voicing/index.ts'
+import { answerTo, shapesFor } from './index.ts'
+
+const player: Player = {
+  instrument: STANDARD_INSTRUMENT, ownTunings: [], hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'],
+  withBassPlayer: false,
+} // biome-ignore format: a player
+const neck = neckOf(STANDARD_INSTRUMENT)
+const question = (line: string) => {
+  const read = readTypedLine(line, player)
+  if (!read.ok) throw new Error(read.error.code)
+  return read.value
+}
+const list = (line: string) => {
+  const found = shapesFor(question(line), player)
+  return Array.from({ length: found.shown }, (_, row) => writeFrets(fretsAt(found, row)))
+}
+
+describe('on free strings the grips that everybody knows come first', () => {
+  test.each([
+    ['C', ['x35553', '8-10-10-9-8-8']],
+    ['C open', ['x32010']],
+    ['Bm', ['x24432']],
+    ['F', ['133211']],
+    ['A', ['577655']],
+    ['G open', ['320003']],
+    ['Am open', ['x02210']],
+    ['Em open', ['022000']],
+    ['D open', ['xx0232']],
+    ['Cmaj7', ['x3545x']],
+    ['Gm7', ['3x333x']],
+    ['C9', ['x3233x']],
+  ])('%s: one of %j among the first six', (line, grips) =>
+    expect(
+      list(line)
+        .slice(0, 6)
+        .filter((shape) => grips.includes(shape)),
+    ).not.toEqual([]),
+  )
+})
+
+test('what can be held before what cannot, and no fragment of two tones at the head of a triad’s list', () => {
+  for (const line of ['A any 654321', 'Amaj9', 'C', 'Bm', 'F#m7b5', 'C13#11']) {
+    const found = shapesFor(question(line), player)
+    const held = Array.from(found.held)
+    expect(held[0]).toBe(1)
+    expect(held.lastIndexOf(1)).toBe(found.playable - 1)
+  }
+  for (const line of ['C', 'Bm', 'Eb', 'F#dim']) {
+    const { chord } = question(line)
+    for (const shape of list(line).slice(0, 50))
+      expect(new Set(voicingOf(chord, must(readFrets(shape)), neck)?.degrees.filter((one) => one !== null)).size).toBe(
+        3,
+      )
+  }
+})
+
+test('of a grip that is easy at the nut the same one twelve frets up comes later', () => {
+  let pairs = 0
+  for (const { formula } of CATALOGUE.slice(0, 40)) {
+    const chord = { root: 'A', formula } as const
+    const found = searchVoicings({
+      chord, neck, arrangement: { kind: 'any' }, school: 'drop-fifth', doubling: false, fretMin: 1, fretMax: 21, reachLimitMm: 118, open: 'never',
+    }) // biome-ignore format: one breath
+    const place = new Map(
+      rankShapes(found, neck, MEDIUM_HAND, { chord }).map((shape, index) => [shape.frets.join(), { shape, index }]),
+    )
+    for (const { shape, index } of place.values()) {
+      const higher = place.get(shape.frets.map((fret) => (fret === null ? null : fret + 12)).join())
+      if (higher === undefined || shape.score.ease > 4) continue
+      expect([shape.frets.join(), higher.index > index]).toEqual([shape.frets.join(), true])
+      pairs++
+    }
+  }
+  expect(pairs).toBeGreaterThan(300)
+})
+
+test('two tones are no spread voicing, three in other octaves no drop 3, and a shell has root, third and seventh', () => {
+  expect(list('C spread').length).toBeGreaterThan(5)
+  for (const shape of list('C spread')) expect(shape.match(/\d+/g)?.join('').length).toBeGreaterThanOrEqual(3)
+  expect(list('C drop3')).toEqual([])
+  expect(voicingOf(question('C').chord, must(readFrets('8xx98x')), neck)?.arrangement.name).not.toBe('drop-3')
+  const shells = answerTo(question('Cmaj7 shell'), player).shapes
+  expect(shells.length).toBeGreaterThan(3)
+  for (const { voicing } of shells)
+    expect(voicing.degrees.filter((degree) => degree !== null).toSorted()).toEqual(['3', '7', 'R'])
+})
+
+test('every chord of the catalogue can be had on four strings; what goes besides the fifth is told', () => {
+  for (const { suffix } of CATALOGUE.filter(({ formula }) => formula.length >= 4))
+    expect([suffix, list(`C${suffix} any 4321`).length + list(`C${suffix} any 5432`).length > 0]).toEqual([
+      suffix,
+      true,
+    ])
+  expect(leftOutBesides(question('Cm11').chord.formula, 4)).toEqual(['5', 'R'])
+  expect(leftOutBesides(question('C9').chord.formula, 4)).toEqual([])
+  expect(leftOutBesides(question('C13b9#11').chord.formula, 4)).toEqual(['5', 'R', 'b9'])
+})
