@@ -74,7 +74,7 @@ test.describe('the build line', () => {
 
   test('where nothing is found, the ways out say what they would give', async ({ page }) => {
     await open(page)
-    await line(page).fill('Fm11')
+    await line(page).fill('Fm11 no 5')
     const ways = page.getByTestId('ways-out')
     await expect(ways).toContainText('No shape on 5 4 3 2 within your reach')
     const way = ways.getByRole('button').first()

@@ -3,6 +3,8 @@
  * The page asks `shapesFor` and works out the rest for the rows it shows; scripts and the HTTP endpoint take it whole.
  */
 import {
+  type HandVerdict,
+  handVerdict,
   type RankedShape,
   type RegisterWarning,
   rankShapes,
@@ -25,6 +27,7 @@ import { queryOf, rankingFor } from './shapes.ts'
 
 export interface AnsweredShape extends RankedShape {
   readonly voicing: Voicing
+  readonly verdict: HandVerdict
   readonly silent: readonly SilentString[]
   readonly register: readonly RegisterWarning[]
   /** Every name of the sound, best first; shapes that sound alike share the list. */
@@ -39,13 +42,20 @@ export interface Answer {
   readonly cut: SearchCut | 'limit' | undefined
 }
 
-/** @param limit How many shapes to tell in full; `count` counts all. */
+export interface AnswerOptions {
+  /** How many shapes to tell in full; `count` counts all. */
+  readonly limit?: number
+  readonly budget?: SearchBudget
+  /** The very pitch on top, and the lowest and highest that may sound. */
+  readonly register?: Pick<VoicingQuery, 'topMidi' | 'lowest' | 'highest'>
+}
+
 export function answerTo(
   question: Question,
   player: Player,
-  { limit = Number.POSITIVE_INFINITY, budget }: { readonly limit?: number; readonly budget?: SearchBudget } = {},
+  { limit = Number.POSITIVE_INFINITY, budget, register }: AnswerOptions = {},
 ): Answer {
-  const query: VoicingQuery = { ...queryOf(question, player), budget }
+  const query: VoicingQuery = { ...queryOf(question, player), ...register, budget }
   const { neck, chord } = query
   const found = searchVoicings(query)
   const ranked = rankShapes(found, neck, player.hand, rankingFor(question, player))
@@ -68,6 +78,7 @@ export function answerTo(
       fingering: shape.fingering,
       score: shape.score,
       voicing,
+      verdict: handVerdict(shape.frets, neck, player.hand, shape.fingering, { thumb: player.thumb }),
       silent: shape.fingering ? silentStrings(neck, shape.frets, shape.fingering, player.instrument.pluck) : [],
       register: registerWarnings(
         voicing.midis.filter((midi): midi is Midi => midi !== null),

@@ -2,7 +2,7 @@
  * Answer: every shape that a question is answered with, in the order of the player's hand.
  *   Question + Player ─queryOf→ VoicingQuery ─shapesFor→ compact rows, for the page;  ─answerTo→ told in full
  */
-export type { Answer, AnsweredShape } from './answer.ts'
+export type { Answer, AnsweredShape, AnswerOptions } from './answer.ts'
 export { answerTo } from './answer.ts'
 export type { ShapesFound } from './shapes.ts'
 export { playableCount, queryOf, shapesFor } from './shapes.ts'

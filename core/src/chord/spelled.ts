@@ -46,7 +46,10 @@ export function bassDegreeOf(chord: Chord): Degree | undefined {
   return CHORD_DEGREES.find((degree) => degreePitchClass(degree) === above) as Degree
 }
 
-const SELDOM_A_ROOT = 2
+/** A♯ hardly ever, and of diminished seventh chords E♭dim7 rather than D♯dim7. */
+const isSeldom = (root: NoteName, formula: Formula): boolean =>
+  root === 'A#' || (root === 'D#' && formula.includes('bb7'))
+const SELDOM_A_ROOT = 6
 
 /**
  * The root that players write for a chord on a key: a natural one where there is one; of a flat and a sharp one the
@@ -62,7 +65,7 @@ export function plainestRoot(pitchClass: number, formula: Formula, beside?: (roo
         const note = spellDegree(root, degree)
         return sum + (note === undefined ? 999 : Math.abs(alterationOf(note)) ** 2)
       },
-      100 * Math.abs(alterationOf(root)) + (root === 'A#' ? SELDOM_A_ROOT : 0) + (beside?.(root) ?? 0),
+      100 * Math.abs(alterationOf(root)) + (isSeldom(root, formula) ? SELDOM_A_ROOT : 0) + (beside?.(root) ?? 0),
     )
   return spellingsOf(pitchClass)
     .filter((name) => Math.abs(alterationOf(name)) < 2)

@@ -63,7 +63,8 @@ const MISSING_FIFTH_COST = 1
 const BASS_COST = 2.4
 const GAP_COST = 1.1
 const FULLER = 1.7
-const POSITION_COST = 0.25
+/** Of a shape's score, what its place along the neck costs for each fret; without it shapes are compared as grips. */
+export const POSITION_COST = 0.25
 /** Open strings beside a hand that has left the nut: each fret beyond the fourth. */
 const APART_FROM_OPEN_COST = 0.5
 

@@ -80,10 +80,13 @@ const USUAL: ReadonlySet<string> = new Set(
   CATALOGUE.filter(({ rare }) => !rare).map(({ formula }) => formulaKey(formula)),
 )
 
-/** The best usual name of a shape over another root, complete and over its own lowest tone. */
+/**
+ * The best usual name of a shape over another root, complete and over its own lowest tone. A seventh chord rather than the
+ * sixth chord of the same tones, whichever lies lowest, so that a row of cells is of one family.
+ */
 function twinOf(voicing: Voicing, neck: Neck): Chord | undefined {
   const own = pitchClassOf(voicing.chord.root)
-  const name = namesOf(voicing.frets, neck).find(
+  const twins = namesOf(voicing.frets, neck).filter(
     (one) =>
       one.complete &&
       USUAL.has(formulaKey(one.chord.formula)) &&
@@ -91,5 +94,6 @@ function twinOf(voicing: Voicing, neck: Neck): Chord | undefined {
       one.role !== 'rootless' &&
       pitchClassOf(one.chord.root) !== own,
   )
+  const name = twins.find(({ chord }) => !chord.formula.includes('6')) ?? twins[0]
   return name && { root: name.chord.root, formula: name.chord.formula }
 }

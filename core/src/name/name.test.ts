@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { CATALOGUE, formulaKey, plainestRoot, readSymbol, writeSymbol } from '../chord/index.ts'
+import { CATALOGUE, formulaKey, leftOutBesides, plainestRoot, readSymbol, writeSymbol } from '../chord/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
-import { pitchClassOf } from '../pitch/index.ts'
+import { pitchClassOf, stepOf } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
 import { type Frets, readFrets, searchVoicings, slide, voicingAt, voicingOf, writeFrets } from '../voicing/index.ts'
 import { checkClaim, namesOf, namesOverBasses } from './index.ts'
@@ -86,6 +86,13 @@ describe('the names of a shape', () => {
         for (let row = 0; row < found.count; row += 5) {
           const one = voicingAt(found, row, asked, neck)
           if (new Set(one.midis.flatMap((midi) => (midi === null ? [] : [midi % 12]))).size < 3) continue
+          // Where an extension had to go too, what is left has names of its own.
+          if (
+            leftOutBesides(formula, one.degrees.filter((degree) => degree !== null).length).some(
+              (degree) => stepOf(degree) > 7,
+            )
+          )
+            continue
           const name = namesOf(one.frets, neck, { near: asked }).find(
             ({ chord: { root, formula: told } }) => root === asked.root && told === formula,
           )

@@ -6,7 +6,7 @@
  * the simpler formula and fewer tones left out. A sound that no catalogue name covers gets one counted from its lowest
  * tone, last.
  */
-import { type CatalogueEntry, type Chord, writeSymbol } from '../chord/index.ts'
+import { type CatalogueEntry, type Chord, formulaKey, writeSymbol } from '../chord/index.ts'
 import { type Neck, soundingMidi } from '../neck/index.ts'
 import {
   type Degree,
@@ -184,6 +184,13 @@ export function namesOf(frets: Frets, neck: Neck, context: NamingContext = {}): 
   const tones = soundedTones(frets, neck)
   if (tones === undefined) return []
   return namesOfTones(tones, context).map((name) => ({ ...name, degrees: degreesIn(name.chord, frets, neck) }))
+}
+
+/** The same names, those of a stated chord first: a shape that is said to be Cmaj9 stays it without its root. */
+export function statedFirst<Name extends ChordName>(names: readonly Name[], { root, formula }: Chord): readonly Name[] {
+  const isStated = ({ chord }: Name) =>
+    pitchClassOf(chord.root) === pitchClassOf(root) && formulaKey(chord.formula) === formulaKey(formula)
+  return [...names.filter(isStated), ...names.filter((name) => !isStated(name))]
 }
 
 /** What a shape becomes over each of the twelve bass notes: its best name there, from C upwards. */

@@ -23,8 +23,9 @@ test('a triad’s family has its suspensions', () =>
 
 test.each([
   ['C7', '9', 'R 3 5 b7 9'],
-  ['C7', '13', 'R 3 5 b7 9 11 13'],
-  ['C7b9', '13', 'R 3 5 b7 b9 11 13'],
+  ['C7', '13', 'R 3 5 b7 9 13'],
+  ['Cm7', '13', 'R b3 5 b7 9 11 13'],
+  ['C7b9', '13', 'R 3 5 b7 b9 13'],
   ['C7', '#5', 'R 3 #5 b7'],
   ['C', '13', 'R 3 5 6'],
   ['C7b9', '9', 'R 3 5 b7 9'],
@@ -61,4 +62,31 @@ test.each([
   const shell =
     voicingOf(must(readSymbol(symbol)), must(readFrets(shape)), neck) && shellShape(voicing(symbol, shape), neck)
   expect(shell && writeFrets(shell.frets)).toBe(expected)
+})
+
+describe('adding a tone', () => {
+  test('the root moves only where the root’s own voice does, and nothing is doubled on the way', () => {
+    let seen = 0
+    for (const [
+      symbol,
+      text,
+    ] of [['Ebmaj7', 'x6878x'], ['C7', 'x3535x'], ['Gm7', '3x333x'], ['F#m7b5', 'xx4555'], ['C', 'x3555x']] as const) // biome-ignore format: grips
+      for (const { way, extension, change } of waysToExtend(voicing(symbol, text), neck)) {
+        const before = voicing(symbol, text).degrees
+        const after = change.voicing.degrees
+        const sounded = after.filter((degree) => degree !== null)
+        expect(new Set(sounded).size).toBe(sounded.length)
+        if (way === 'root-moves')
+          expect(before.some((degree, string) => degree === 'R' && after[string] === extension)).toBe(true)
+        seen++
+      }
+    expect(seen).toBeGreaterThan(12)
+  })
+
+  test('a natural eleventh over a major third is offered with its rub', () => {
+    const eleventh = waysToExtend(voicing('C7', 'x3535x'), neck).filter(({ extension }) => extension === '11')
+    for (const { rubs, change } of eleventh) expect(rubs.includes('3')).toBe(change.voicing.degrees.includes('3'))
+    const ninth = waysToExtend(voicing('Cmaj7', 'x3545x'), neck).filter(({ extension }) => extension === '9')
+    expect(ninth.map(({ rubs }) => rubs)).toEqual(ninth.map(() => []))
+  })
 })

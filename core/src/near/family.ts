@@ -54,8 +54,8 @@ export function extended(formula: Formula, extension: Extension): Formula {
   const step = stepOf(extension)
   const rest = formula.filter((degree) => stepOf(degree) !== step && !(step === 5 && stepOf(degree) === 5))
   const added = usualDegree(extension, rest)
-  // A natural thirteenth is told as the whole stack, C13, of which 9 and 11 need not sound.
-  const stack: readonly Degree[] = added === '13' ? ['9', '11'] : []
+  // A natural thirteenth is told as the whole stack, C13, of which the tones between need not sound.
+  const stack: readonly Degree[] = added !== '13' ? [] : rest.includes('b3') ? ['9', '11'] : ['9']
   const below = stack.filter((degree) => rest.every((other) => stepOf(other) !== stepOf(degree)))
   return sortedFormula([...rest, ...below, added])
 }
@@ -65,6 +65,17 @@ export interface WayToExtend {
   /** The root's voice becomes the new tone (somebody else has the root), or the root stays and the fifth gives way. */
   readonly way: 'root-moves' | 'fifth-gives-way'
   readonly change: Change
+  /** Tones that sound a semitone below the new one, and rub against it. */
+  readonly rubs: readonly Degree[]
+}
+
+/** The root's own voice becomes the new tone, and nothing is doubled on the way. */
+const rootMoves = ({ degrees }: Voicing, change: Change, added: Degree): boolean =>
+  !doubles(change) && degrees.some((degree, string) => degree === 'R' && change.voicing.degrees[string] === added)
+
+const doubles = ({ voicing: { degrees } }: Change): boolean => {
+  const sounded = degrees.filter((degree) => degree !== null)
+  return new Set(sounded).size < sounded.length
 }
 
 /**
@@ -84,9 +95,18 @@ export function waysToExtend(voicing: Voicing, neck: Neck): readonly WayToExtend
       shortestChanges(voicing, target, neck, { school, farthest: 7 }).find((change) => sounds(added, change))
     const keeping = find('drop-fifth')
     const leaving = chord.formula.length > 3 ? find('drop-root') : undefined
+    const told = (way: WayToExtend['way'], change: Change): WayToExtend => ({
+      extension,
+      way,
+      change,
+      rubs: change.voicing.degrees.filter(
+        (degree): degree is Degree =>
+          degree !== null && (degreePitchClass(degree) + 1) % 12 === degreePitchClass(extension) && degree !== 'R',
+      ),
+    })
     return [
-      ...(leaving && !sounds('R', leaving) ? [{ extension, way: 'root-moves' as const, change: leaving }] : []),
-      ...(keeping && sounds('R', keeping) ? [{ extension, way: 'fifth-gives-way' as const, change: keeping }] : []),
+      ...(leaving && !sounds('R', leaving) && rootMoves(voicing, leaving, added) ? [told('root-moves', leaving)] : []),
+      ...(keeping && sounds('R', keeping) && !doubles(keeping) ? [told('fifth-gives-way', keeping)] : []),
     ]
   })
 }

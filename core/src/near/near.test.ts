@@ -57,6 +57,16 @@ describe('one fret away', () => {
     ['E♭maj7sus4 by its third up', 'Ebmaj7sus4: 3→4 2 1'],
   ])('E♭maj7 has %s', (_, expected) => expect(near('Ebmaj7', 'x6878x')).toContain(expected))
 
+  test('D7 with its root raised is E♭dim7', () => {
+    expect(near('D7', 'x5453x')).not.toContain('D7b9: R→b9 5 1')
+    const [raised] = oneToneNeighbours(voicing('D7', 'x5757x'), neck).filter(
+      ({ moves: [move] }) => move?.fromDegree === 'R' && move.by === 1,
+    )
+    expect(
+      raised && writeSymbol({ root: raised.name.chord.root, formula: raised.name.chord.formula }, { ascii: true }),
+    ).toBe('Ebdim7')
+  })
+
   test('each neighbour is the shape with one string moved, and is named as it sounds', () => {
     let seen = 0
     for (const { formula } of CATALOGUE.filter((entry) => entry.formula.length === 4)) {

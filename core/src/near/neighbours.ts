@@ -1,7 +1,7 @@
 /** One fret away: the chords that one or two moved tones make of a shape, each by name. */
 import { CATALOGUE, formulaKey } from '../chord/index.ts'
 import { namesOf, type ShapeName } from '../name/index.ts'
-import type { Neck } from '../neck/index.ts'
+import { type Neck, soundingMidi } from '../neck/index.ts'
 import { pitchClassOf } from '../pitch/index.ts'
 import { type Frets, fretSounding, type Voicing } from '../voicing/index.ts'
 import type { Neighbour, ToneMove } from './types.ts'
@@ -35,11 +35,26 @@ function stepsOf(voicing: Voicing, neck: Neck): readonly Step[] {
 const sharesRoot = (name: ShapeName, voicing: Voicing): boolean =>
   pitchClassOf(name.chord.root) === pitchClassOf(voicing.chord.root)
 
+/**
+ * What is said after a move: a chord of the same root, sounded or left to somebody else; but a root that has become a tone
+ * of a diminished seventh chord names that chord.
+ */
+function nameAfter(names: readonly ShapeName[], voicing: Voicing, frets: Frets, neck: Neck): ShapeName | undefined {
+  const usual = names.filter(({ derived }) => !derived)
+  const own = usual.find((name) => sharesRoot(name, voicing))
+  const symmetrical = usual.filter(({ chord, complete }) => complete && chord.formula.includes('bb7'))
+  if (symmetrical.length === 0 || (own !== undefined && own.role !== 'rootless')) return own ?? usual[0]
+  const moved = frets.flatMap((fret, string) =>
+    fret !== null && fret !== voicing.frets[string] ? [soundingMidi(neck, string, fret) % 12] : [],
+  )
+  return symmetrical.find(({ chord }) => moved.includes(pitchClassOf(chord.root))) ?? symmetrical[0]
+}
+
 function neighbourBy(voicing: Voicing, neck: Neck, steps: readonly Step[]): Neighbour | undefined {
   const frets: (number | null)[] = [...voicing.frets]
   for (const { string, fret } of steps) frets[string] = fret
   const names = namesOf(frets, neck, { near: voicing.chord }).filter((name) => name.role !== 'foreign')
-  const name = names.find((one) => !one.derived && sharesRoot(one, voicing)) ?? names.find((one) => !one.derived)
+  const name = nameAfter(names, voicing, frets, neck)
   if (name === undefined) return undefined
   const moves = steps.map(({ string, fret, by }): ToneMove => {
     const toDegree = name.degrees[string]
@@ -85,7 +100,5 @@ export function twoToneNeighbours(voicing: Voicing, neck: Neck): readonly Neighb
 /** A tone after a move, told over the chord that it leaves: for a name that follows a dragged tone. */
 export function movedName(voicing: Voicing, frets: Frets, neck: Neck): ShapeName | undefined {
   const names = namesOf(frets, neck, { near: voicing.chord }).filter((name) => name.role !== 'foreign')
-  return (
-    names.find((name) => !name.derived && sharesRoot(name, voicing)) ?? names.find((name) => !name.derived) ?? names[0]
-  )
+  return nameAfter(names, voicing, frets, neck) ?? names[0]
 }

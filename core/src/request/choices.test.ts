@@ -54,7 +54,7 @@ test('what lies beyond the reach is offered with a longer one', () => {
 })
 
 test('where nothing is found there is a way out that finds something', () => {
-  const asked = question('Fm11 drop2 5432')
+  const asked = question('Fm11 drop2 5432 no 5')
   expect(shapesFor(asked, player).count).toBe(0)
   const found = waysOut(asked, player).filter((way) => shapesFor(way.question, player).count > 0)
   expect(found.map(({ giveUp }) => giveUp)).toEqual(expect.arrayContaining(['strings', 'omit']))

@@ -137,11 +137,13 @@ function stackedAsAsked(query: VoicingQuery, tones: readonly Tone[]): boolean {
     return told && (degrees.length === 3 || (degrees.length === 4 && stepOf(degrees[3] as Degree) > 7))
   }
   if (arrangement.name === 'spread') {
+    if (tones.length < 3) return false
     if (tones.length === 3) return is('drop-2')
     const width = (tones.at(-1)?.midi as Midi) - (tones[0]?.midi as Midi)
     return (
       width > 12 && new Set(degrees).size === degrees.length && !(Object.keys(DROPS) as (keyof typeof DROPS)[]).some(is)
     )
   }
+  if (tones.length < 4 && (arrangement.name === 'drop-3' || arrangement.name === 'drop-2-3')) return false
   return is(arrangement.name)
 }

@@ -9,7 +9,7 @@
 import { shellOf } from '../chord/index.ts'
 import { fingertipMm, type StringSet } from '../neck/index.ts'
 import { type Degree, sizeOfSet, stepOf } from '../pitch/index.ts'
-import { type ArrangementChoice, dropPattern, NO_DROP } from './arrangement.ts'
+import { type ArrangementChoice, dropPattern } from './arrangement.ts'
 import type { SearchCut, VoicingQuery, VoicingsFound } from './query.ts'
 import { allowedMasks, type ToneTable, toneTable } from './tones.ts'
 

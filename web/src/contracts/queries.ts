@@ -16,9 +16,15 @@ const optionalFields = Object.fromEntries(
   Object.entries(QUESTION_FIELDS).map(([field, most]) => [field, v.optional(text(most))]),
 ) as Record<QuestionField, v.OptionalSchema<ReturnType<typeof text>, undefined>>
 
+const PITCH = v.optional(text(5))
+
 export const VoicingsQuery = v.strictObject({
   ...optionalFields,
   chord: SYMBOL,
+  /** Pitches: the very one on top, the lowest and the highest that may sound. */
+  topPitch: PITCH,
+  lowest: PITCH,
+  highest: PITCH,
   limit: v.optional(
     v.pipe(
       v.string(),
@@ -34,7 +40,13 @@ export const VoicingsQuery = v.strictObject({
 /** A shape on a neck. */
 const shape = { frets: text(60), tuning: TUNING }
 
-export const NamesQuery = v.strictObject({ ...shape, bass: v.optional(text(8)), key: v.optional(text(40)) })
+export const NamesQuery = v.strictObject({
+  ...shape,
+  bass: v.optional(text(8)),
+  key: v.optional(text(40)),
+  /** What it is said to be: kept first where the shape can be it, its root sounded or not. */
+  symbol: v.optional(SYMBOL),
+})
 export const CheckQuery = v.strictObject({ ...shape, symbol: SYMBOL })
 export const NeighboursQuery = v.strictObject({
   ...shape,

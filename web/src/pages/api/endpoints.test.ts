@@ -144,6 +144,34 @@ test('a question that could take minutes ends with what it has, says so, and why
   expect(body.voicings.length).toBeGreaterThan(100)
 })
 
+describe('shapes over HTTP', () => {
+  test('tell the effort of their fingers and the hand’s verdict, and keep to a top pitch and a register', async () => {
+    const { body } = await ask(voicings, {
+      path: '/api/voicings?chord=Cmaj7&arrangement=drop-2&strings=5432&topPitch=E4&lowest=C3&highest=E4',
+    })
+    expect(body.count).toBe(1)
+    expect(body.voicings[0]).toMatchObject({ frets: [null, 3, 5, 4, 5, null], hand: { verdict: 'easy' } })
+    expect(body.voicings[0].effort).toBeGreaterThan(0)
+    const refused = await ask(voicings, { path: '/api/voicings?chord=Cmaj7&topPitch=Q4' })
+    expect(refused).toMatchObject({ status: 400, body: { field: 'topPitch' } })
+  })
+
+  test('come in the order of the list in Build', async () => {
+    const { body } = await ask(voicings, { path: '/api/voicings?chord=C&open=allow&limit=1' })
+    expect(body.voicings[0].frets).toEqual([null, 3, 2, 0, 1, 0])
+  })
+
+  test('both names where the telling tone is silent; a stated symbol stays first without its root', async () => {
+    const silent = await ask(names, { path: '/api/names?frets=8x88xx' })
+    expect(silent.body.names.slice(0, 2).map((name: { symbol: string }) => name.symbol)).toEqual(['Cm7', 'Cm7b5'])
+    const plain = await ask(names, { path: '/api/names?frets=x7978x' })
+    const stated = await ask(names, { path: '/api/names?frets=x7978x&symbol=Cmaj9' })
+    expect(plain.body.names[0].symbol).toBe('Em7')
+    expect(stated.body.names[0].symbol).toBe('Cmaj9')
+    expect((await ask(names, { path: '/api/names?frets=x7978x&symbol=C7x9' })).body.field).toBe('symbol')
+  })
+})
+
 describe('at the border', () => {
   const request = (method: string, headers: Record<string, string>) =>
     new Request('http://127.0.0.1:4321/api/shapes', { method, headers })

@@ -1,5 +1,6 @@
+import { readSymbol } from '@nestling/core/chord'
 import { readKey } from '@nestling/core/key'
-import { namesOf } from '@nestling/core/name'
+import { namesOf, statedFirst } from '@nestling/core/name'
 import { readNote } from '@nestling/core/pitch'
 import type { APIRoute } from 'astro'
 import { NamesQuery } from '../../contracts/queries.ts'
@@ -7,7 +8,7 @@ import { nameJson } from './_json.ts'
 import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { readShapeFields } from './_shape.ts'
 
-/** `GET /api/names?frets=x68786`: every name of a shape, best first; over a bass, or in a key. */
+/** `GET /api/names?frets=x68786`: every name of a shape, best first; over a bass, in a key, or as what it is said to be. */
 export const GET: APIRoute = ({ url }) => {
   const query = readQuery(url, NamesQuery)
   if (!query.ok) return query.response
@@ -21,5 +22,8 @@ export const GET: APIRoute = ({ url }) => {
     })
   const key = query.value.key === undefined ? undefined : readKey(query.value.key)
   if (key && !key.ok) return refuse('key', key.error)
-  return Response.json({ names: namesOf(shape.frets, shape.neck, { bass, key: key?.value.notes }).map(nameJson) })
+  const stated = query.value.symbol === undefined ? undefined : readSymbol(query.value.symbol)
+  if (stated && !stated.ok) return refuse('symbol', stated.error)
+  const names = namesOf(shape.frets, shape.neck, { bass, key: key?.value.notes, near: stated?.value })
+  return Response.json({ names: (stated ? statedFirst(names, stated.value) : names).map(nameJson) })
 }

@@ -1,11 +1,13 @@
 import { answerTo } from '@nestling/core/answer'
 import { writeSymbol } from '@nestling/core/chord'
+import { midiOf, readPitch } from '@nestling/core/pitch'
 import { type QuestionTexts, readQuestion } from '@nestling/core/request'
 import { writeArrangement } from '@nestling/core/voicing'
 import type { APIRoute } from 'astro'
 import { VoicingsQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
-import { readQuery, refuse } from './_respond.ts'
+import { reasonWords } from '../../words/hand.ts'
+import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { SCRIPTS_INSTRUMENT } from './_shape.ts'
 
 /** One question must not stop the server for everybody: it ends with what it has, and says so. */
@@ -17,16 +19,39 @@ const budgetOf = () => {
   return { steps: MOST_STEPS, rows: MOST_ROWS, isOver: () => performance.now() > ends }
 }
 
-/** `GET /api/voicings?chord=Ebmaj7&strings=5432&arrangement=drop-2`: every shape that qualifies, easiest first. */
+/** Pitches such as `E4`, as MIDI; a refusal where one is none. */
+function readRegister(texts: { [field in 'topPitch' | 'lowest' | 'highest']?: string | undefined }) {
+  const midis: { topMidi?: number; lowest?: number; highest?: number } = {}
+  for (const [field, to] of [
+    ['topPitch', 'topMidi'],
+    ['lowest', 'lowest'],
+    ['highest', 'highest'],
+  ] as const) {
+    const text = texts[field]
+    if (text === undefined) continue
+    const pitch = readPitch(text)
+    if (pitch === undefined)
+      return refuseWith(field, {
+        message: `${text} is not a pitch; expected a note with its octave such as E4 or Bb2`,
+        expected: 'a note with its octave such as E4 or Bb2',
+      })
+    midis[to] = midiOf(pitch)
+  }
+  return midis
+}
+
+/** `GET /api/voicings?chord=Ebmaj7&strings=5432&arrangement=drop-2`: every shape that qualifies, in the order of players. */
 export const GET: APIRoute = ({ url }) => {
   const query = readQuery(url, VoicingsQuery)
   if (!query.ok) return query.response
-  const { limit, ...fields } = query.value
+  const { limit, topPitch, lowest, highest, ...fields } = query.value
+  const limits = readRegister({ topPitch, lowest, highest })
+  if (limits instanceof Response) return limits
   const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
   const question = readQuestion(fields as QuestionTexts, player)
   if (!question.ok) return refuse(question.error.field, question.error)
-  const { shapes, count, cut } = answerTo(question.value, player, { limit, budget: budgetOf() })
-  const voicings = shapes.map(({ frets, voicing, reachMm, fingering, names }) => ({
+  const { shapes, count, cut } = answerTo(question.value, player, { limit, budget: budgetOf(), register: limits })
+  const voicings = shapes.map(({ frets, voicing, reachMm, fingering, verdict, names }) => ({
     frets,
     degrees: voicing.degrees,
     notes: voicing.notes,
@@ -37,6 +62,9 @@ export const GET: APIRoute = ({ url }) => {
     inversion: voicing.inversion,
     reachMm: Math.round(reachMm),
     fingers: fingering?.fingers ?? null,
+    effort: fingering ? Math.round(fingering.total * 100) / 100 : null,
+    /** Easy, a stretch or beyond the hand, and what decides. */
+    hand: { verdict: verdict.kind, why: reasonWords(verdict) },
     names: names.map((name) => writeSymbol(name.chord, { ascii: true })),
   }))
   return Response.json({ count, voicings, truncated: cut !== undefined, ...(cut === undefined ? {} : { cut }) })

@@ -3,10 +3,12 @@
  * and the shapes that answer it are drawn together, or the change alone if the search takes longer than a blink.
  *   action ─step→ asked ─search (worker)→ $workbench ─→ page;  settled → counts, address
  */
+import type { ShapesFound } from '@nestling/core/answer'
+import { POSITION_COST } from '@nestling/core/hand'
 import { type Neck, neckOf } from '@nestling/core/neck'
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
-import { centreOf, type Frets, fretsAt, type Voicing, voicingOf } from '@nestling/core/voicing'
+import { centreOf, type Frets, fretsAt, lowestPressed, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import { searchClient } from '../../workers/clients.ts'
 import { type Asked, createAsked, type Typed } from '../asked.ts'
@@ -92,22 +94,31 @@ async function search(): Promise<void> {
 
 const sameFrets = (a: Frets | undefined, b: Frets | undefined): boolean => a?.join() === b?.join()
 
-type Found = Parameters<typeof fretsAt>[0] & { readonly shown: number }
+/** A grip whose score is no more than this beyond the best one's is as good. */
+const AS_GOOD = 1
 
-/** Keeps the hand where it is: the same shape if it still counts, else the nearest that was found. */
-function keepInHand(state: WorkbenchState, result: Found): Frets | undefined {
+/**
+ * Keeps the hand where it is: the same shape if it still counts; else the first of the list, or of those that are as
+ * good and can be held the nearest to the hand.
+ */
+function keepInHand(state: WorkbenchState, result: ShapesFound): Frets | undefined {
   const { frets, byHand } = state
-  if (frets === undefined) return result.shown > 0 ? fretsAt(result, 0) : undefined
-  if (byHand) return frets
+  if (frets !== undefined && byHand) return frets
+  if (result.shown === 0) return undefined
+  const first = fretsAt(result, 0)
+  if (frets === undefined) return first
+  const asGrip = (row: number, one: Frets) => (result.scores[row] as number) - POSITION_COST * lowestPressed(one)
   const centre = centreOf(frets)
-  let nearest: { readonly frets: Frets; readonly apart: number } | undefined
+  const best = asGrip(0, first)
+  let nearest = { frets: first, apart: Math.abs(centreOf(first) - centre) }
   for (let row = 0; row < result.shown; row++) {
     const other = fretsAt(result, row)
-    if (other.every((fret, string) => fret === frets[string])) return other
+    if (sameFrets(other, frets)) return other
+    if (result.held[row] === 0 || asGrip(row, other) > best + AS_GOOD) continue
     const apart = Math.abs(centreOf(other) - centre)
-    if (nearest === undefined || apart < nearest.apart - 0.01) nearest = { frets: other, apart }
+    if (apart < nearest.apart - 0.01) nearest = { frets: other, apart }
   }
-  return nearest?.frets
+  return nearest.frets
 }
 
 export interface StepOptions {

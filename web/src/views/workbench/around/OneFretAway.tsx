@@ -11,7 +11,7 @@ import {
   twoToneNeighbours,
   waysToExtend,
 } from '@nestling/core/near'
-import { pitchClassOf } from '@nestling/core/pitch'
+import { type Degree, pitchClassOf } from '@nestling/core/pitch'
 import { type Voicing, voicingOf } from '@nestling/core/voicing'
 import { useMemo, useState } from 'react'
 import { $session } from '../../../state/session.ts'
@@ -118,20 +118,24 @@ function Joins({
     <div>
       <span>{label}</span>
       <div className={classes['row']}>
-        {these.map(({ extension, change }) => (
+        {these.map(({ extension, change, rubs }) => (
           <Candidate
             key={extension}
             voicing={change.voicing}
-            label={`${degreeSign(extension)}: ${symbolOf(change.voicing.chord)}, ${fretsWord(change.voicing.frets)}`}
+            label={`${degreeSign(extension)}: ${symbolOf(change.voicing.chord)}, ${fretsWord(change.voicing.frets)}${rubWords(rubs)}`}
             compact
           >
             {degreeSign(extension)}
+            {rubs.length > 0 && <small>{rubWords(rubs)}</small>}
           </Candidate>
         ))}
       </div>
     </div>
   )
 }
+
+const rubWords = (rubs: readonly Degree[]): string =>
+  rubs.length === 0 ? '' : `, rubs with the ${rubs.map(degreeSign).join(' and ')}`
 
 const directionWords = ({ by, string }: ToneMove, strings: number): string => {
   const frets = Math.abs(by) === 1 ? '' : ` ${Math.abs(by) === 2 ? 'two' : 'three'}`

@@ -14,6 +14,7 @@ import { shapeInHand, takeFingers, type WorkbenchState } from '../../../state/wo
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
 import { inversionWords, reasonWords, registerWord, silentWord, verdictWords } from '../../../words/hand.ts'
 import { arrangementWords, counted, fingersWord, fretsWord } from '../../../words/shapes.ts'
+import { symmetryWords } from '../../../words/symmetry.ts'
 import { type ShapeInHand, useShapeInHand } from '../shown.ts'
 import { Acts } from './Acts.tsx'
 import { Thirds } from './Thirds.tsx'
@@ -39,6 +40,7 @@ const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState })
     )
   const { voicing, neck, verdict } = inHand
   const shape = shapeInHand(state)
+  const symmetry = voicing && symmetryWords(state.question.chord, settings.naming)
   const register = registerWarnings(
     voicing?.midis.filter((midi): midi is number => midi !== null) ?? [],
     settings.withBassPlayer,
@@ -70,6 +72,7 @@ const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState })
               {inversionWords(voicing.inversion)}
             </p>
           )}
+          {symmetry !== undefined && <p className={classes['aside']}>{symmetry}.</p>}
           <FingerChoice inHand={inHand} />
           {verdict && <Reasons verdict={verdict} fingering={inHand.fingering} />}
           {voicing && <NotSounded ghosts={ghostTones(voicing, neck)} strings={frets.length} naming={settings.naming} />}

@@ -1,15 +1,16 @@
 /** The ladder: the shapes that answer the sentence, as small necks; thousands of them scroll smoothly. */
 import { NativeSelect } from '@mantine/core'
 import { useStore } from '@nanostores/react'
+import { leftOutBesides } from '@nestling/core/chord'
 import { handVerdict } from '@nestling/core/hand'
-import { withSigns } from '@nestling/core/pitch'
+import { type Degree, withSigns } from '@nestling/core/pitch'
 import { type Frets, voicingReader } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useMemo, useRef, useState } from 'react'
 import { useSettled } from '../../../controls/useSettled.ts'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
 import { $waysOut, neckIn, takeQuestion, takeShape, type WorkbenchState } from '../../../state/workbench/index.ts'
-import { degreeName } from '../../../words/degrees.ts'
+import { degreeName, degreeSign } from '../../../words/degrees.ts'
 import { verdictWords } from '../../../words/hand.ts'
 import { fretsWord, stringsApart } from '../../../words/shapes.ts'
 import {
@@ -20,6 +21,10 @@ import classes from './ShapesFound.module.css'
 
 const ROW_HEIGHT = 74
 const HEAD_HEIGHT = 28
+/** "the 5 and the root". */
+const leftOutWords = (degrees: readonly Degree[]): string =>
+  degrees.map((degree) => `the ${degree === 'R' ? 'root' : degreeSign(degree)}`).join(' and ')
+
 const NO_FILTER: LadderFilter = { bass: undefined, position: undefined, playable: false }
 
 export const ShapesFound = memo(function ShapesFound({ state }: { readonly state: WorkbenchState }) {
@@ -39,6 +44,11 @@ export const ShapesFound = memo(function ShapesFound({ state }: { readonly state
   const rows = useMemo(() => ladderOf(shown, order, near), [shown, order, near])
   const strings = neck.open.length
   const where = question.strings === undefined ? 'on any strings' : `on ${stringsApart(question.strings, strings)}`
+  // Nobody asked for these to go: it is said.
+  const besides =
+    question.omit === undefined && player.school === 'drop-fifth' && question.strings !== undefined
+      ? leftOutBesides(formula, question.strings.length)
+      : []
   return (
     <section aria-label="Shapes found" aria-busy={search.status === 'searching'} className={classes['section']}>
       <h2 className={classes['head']}>
@@ -51,6 +61,11 @@ export const ShapesFound = memo(function ShapesFound({ state }: { readonly state
       </h2>
       {shapes.length > 0 && (
         <Controls shapes={shapes} filter={filter} setFilter={setFilter} order={order} setOrder={setOrder} />
+      )}
+      {besides.length > 0 && shapes.length > 0 && (
+        <p className={classes['empty']} data-testid="left-out">
+          On {question.strings?.length} strings {leftOutWords(besides)} {besides.length === 1 ? 'is' : 'are'} left out.
+        </p>
       )}
       {search.status === 'failed' && (
         <p role="alert" className={classes['empty']}>
@@ -104,7 +119,7 @@ const Controls = memo(function Controls({
         value={order}
         onChange={(event) => setOrder(event.currentTarget.value as LadderOrder)}
         data={[
-          { value: 'ease', label: 'easiest' },
+          { value: 'ease', label: 'usual first' },
           { value: 'neck', label: 'along the neck' },
           { value: 'near', label: 'nearest' },
         ]}

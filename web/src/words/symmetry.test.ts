@@ -1,0 +1,12 @@
+import { readSymbol } from '@nestling/core/chord'
+import { must } from '@nestling/core/result'
+import { expect, test } from 'vitest'
+import { symmetryWords } from './symmetry.ts'
+
+test.each([
+  ['Cdim7', 'Three frets: the same four notes, now E♭dim7'],
+  ['Caug', 'Four frets: the same three notes, now Eaug'],
+  ['Cdim', 'Three frets: only ♭3 and ♭5 stay'],
+  ['C7', undefined],
+  ['Cm7b5', undefined],
+])('%s: %s', (symbol, words) => expect(symmetryWords(must(readSymbol(symbol)), 'letters')).toBe(words))
