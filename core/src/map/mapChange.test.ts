@@ -54,3 +54,11 @@ test('a shape that no other usual chord has is known as nothing else', () => {
   const changed = cell('Ebmaj7', 'x6878x', { kind: 'none' })
   expect(changed.kind === 'shape' && changed.knownAs).toBeUndefined()
 })
+
+test('a row of cells is known by one family: every rootless cell of Cmaj9 is Em7', () => {
+  const known = ['x5545x', 'x7978x', 'x-10-12-9-12-x', 'x-14-14-12-15-x'].map((text) => {
+    const one = cell('Cmaj9', text, { kind: 'none' })
+    return one.kind === 'shape' ? one.knownAs && writeSymbol(one.knownAs) : undefined
+  })
+  expect(new Set(known)).toEqual(new Set(['Em7']))
+})

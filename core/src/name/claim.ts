@@ -64,6 +64,14 @@ export function checkClaim(chord: Chord, frets: Frets, neck: Neck): ClaimVerdict
   const sounded = new Set(sounding.map(({ midi }) => toneAt(midi)))
   const missing = chord.formula.filter((degree) => !sounded.has(degree))
   const wrong: WrongString[] = []
+  // A bass that is mended stays below the other strings, and what is mended on them above it.
+  const aboveBass = Math.min(...sounding.filter((one) => one !== lowest).map(({ midi }) => midi))
+  let bassMidi = claimedBass === undefined ? Number.NEGATIVE_INFINITY : (lowest?.midi ?? 0)
+  if (claimedBass !== undefined && lowest !== undefined && lowest.midi % 12 !== claimedBass) {
+    const target = [{ pitchClass: claimedBass, note: chord.bass as NoteName, weight: 0 }]
+    const mend = nearestMend(neck, lowest.string, lowest.midi, target, chord, (to) => to <= aboveBass)
+    bassMidi = lowest.midi + (mend?.by ?? 0)
+  }
   for (const { string, fret, midi } of sounding) {
     const tone = toneAt(midi)
     const isBass = string === lowest?.string
@@ -72,7 +80,7 @@ export function checkClaim(chord: Chord, frets: Frets, neck: Neck): ClaimVerdict
       const degree = tone ?? degreeAmong(above, formulaMask(chord.formula) | (1 << above))
       wrong.push({
         string, fret, fault: tone === undefined ? 'foreign' : 'bass', degree, note: noteAt(chord, degree, midi),
-        mend: nearestMend(neck, string, midi, [{ pitchClass: claimedBass, note: chord.bass as NoteName, weight: 0 }], chord),
+        mend: nearestMend(neck, string, midi, [{ pitchClass: claimedBass, note: chord.bass as NoteName, weight: 0 }], chord, (to) => to <= aboveBass),
       }) // biome-ignore format: one breath
       continue
     }
@@ -86,7 +94,7 @@ export function checkClaim(chord: Chord, frets: Frets, neck: Neck): ClaimVerdict
       weight: missing.includes(one) ? 0 : 2,
     }))
     wrong.push({
-      string, fret, fault: 'foreign', degree, note: noteAt(chord, degree, midi), mend: nearestMend(neck, string, midi, tones, chord),
+      string, fret, fault: 'foreign', degree, note: noteAt(chord, degree, midi), mend: nearestMend(neck, string, midi, tones, chord, (to) => to >= bassMidi),
     }) // biome-ignore format: one breath
   }
   if (wrong.length > 0 || sounding.length === 0) return { verdict: 'wrong', wrong, missing }
@@ -111,12 +119,13 @@ function nearestMend(
   midi: Midi,
   targets: readonly { readonly pitchClass: number; readonly note: NoteName; readonly weight: number }[],
   chord: Chord,
+  fits: (midi: Midi) => boolean,
 ): Mend | undefined {
   const root = pitchClassOf(chord.root)
   let best: { readonly mend: Mend; readonly cost: number } | undefined
   for (const { pitchClass, note, weight } of targets)
     for (let by = -FARTHEST_MEND; by <= FARTHEST_MEND; by++) {
-      if ((midi + by) % 12 !== pitchClass) continue
+      if ((midi + by) % 12 !== pitchClass || !fits(midi + by)) continue
       const fret = fretSounding(neck, string, midi + by)
       if (fret === undefined) continue
       const cost = Math.abs(by) + weight
