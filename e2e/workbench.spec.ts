@@ -164,12 +164,23 @@ test.describe('this shape', () => {
   test('is told string by string, with fingers to choose among and the strings that stay silent', async ({ page }) => {
     await open(page, '/?chord=Cm7&strings=5432&shape=x3534x')
     const shape = page.getByRole('region', { name: 'This shape' })
-    await expect(shape.getByRole('row', { name: '2 4 E♭ ♭3 minor third 3 a' })).toBeVisible()
+    await expect(shape.getByRole('row', { name: '2 4 E♭ ♭3 minor third 2 a' })).toBeVisible()
     await expect(shape.getByRole('row', { name: /6 damped by the tip of finger 1/ })).toBeVisible()
     const fingers = shape.getByLabel(/^Fingers, \d+ ways/)
     await fingers.selectOption({ index: 1 })
-    await expect(shape.getByRole('row', { name: '2 4 E♭ ♭3 minor third 2 a' })).toBeVisible()
+    await expect(shape.getByRole('row', { name: '2 4 E♭ ♭3 minor third 3 a' })).toBeVisible()
+    await expect(shape.getByTestId('hand-verdict')).toContainText('Within easy reach')
     await expect(shape.getByLabel('As stacked thirds')).toContainText('m3')
+  })
+
+  test('one verdict, with its true reason, on the neck, in the head and below', async ({ page }) => {
+    await open(page, '/?chord=Cm7&strings=5432&shape=x6858x')
+    const reason = /[Mm]iddle to ring 50 mm, this hand 38: a stretch/
+    await expect(page.getByTestId('hand-verdict')).toContainText(reason)
+    await expect(page.getByTestId('reach')).toContainText(reason)
+    await expect(page.getByTestId('shape-text')).toContainText('a stretch')
+    await open(page, '/?chord=Cm11&arrangement=any&strings=5432')
+    await expect(page.getByTestId('left-out')).toContainText('On 4 strings the 5 and the root are left out')
   })
 
   test('a rootless shape says what is not sounded and where it lies, on the neck too', async ({ page }) => {
@@ -239,7 +250,14 @@ test('thousands of rows stay a handful of elements, and filters say how many the
   expect(await page.getByTestId('shape-row').count()).toBeLessThan(20)
   const bass = page.getByLabel('Bass tone', { exact: true })
   await bass.selectOption({ label: (await bass.locator('option', { hasText: 'root (' }).textContent()) ?? '' })
-  await expect(page.getByRole('heading', { level: 3 }).first()).toContainText('root in the bass')
+  // A row tells its tones from the bass up.
+  for (const tones of await page
+    .getByTestId('shape-row')
+    .locator('small')
+    .filter({ hasText: /^[^f]*R/ })
+    .allTextContents())
+    expect(tones).toMatch(/^R /)
+  await expect(page.getByTestId('shape-row').locator('small').first()).toHaveText(/^R /)
 })
 
 test.describe('the tray', () => {

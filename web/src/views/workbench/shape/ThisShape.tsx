@@ -164,7 +164,7 @@ function Reasons({ verdict, fingering }: { readonly verdict: HandVerdict; readon
   }
   const words = verdict.kind === 'easy' ? 'Within easy reach' : capital(reasonWords(verdict))
   return (
-    <p className={classes['aside']} data-testid="verdict" data-warning={verdict.kind === 'beyond' || undefined}>
+    <p className={classes['aside']} data-testid="hand-verdict" data-warning={verdict.kind === 'beyond' || undefined}>
       {words}
       {reasons.length > 0 ? ` · ${reasons.join(', ')}.` : '.'}
       {verdict.kind !== 'easy' &&

@@ -26,8 +26,14 @@ const shapesOf = (rows: ReturnType<typeof ladderOf>) => rows.filter((row): row i
 test('a few single shapes need no heads', () =>
   expect(ladderOf(found('Ebmaj7 drop2 5432'), 'ease', undefined).map(({ kind }) => kind)).not.toContain('head'))
 
-test('each shape stands once, under the head of its strings and its bass tone', () => {
-  const shapes = found('Ebmaj7')
+test('over many string sets the shapes stay in the order of the ranking', () => {
+  const shapes = found('Bm')
+  expect(ladderOf(shapes, 'ease', undefined)).toEqual(shapes)
+  expect(shapes.slice(0, 6).map(({ frets }) => writeFrets(frets))).toContain('x24432')
+})
+
+test('on one set each shape stands once, under the head of its bass tone', () => {
+  const shapes = found('Cm7 any 5432')
   const rows = ladderOf(shapes, 'ease', undefined)
   expect(shapesOf(rows)).toHaveLength(shapes.length)
   expect(rows.length).toBeGreaterThan(shapes.length)

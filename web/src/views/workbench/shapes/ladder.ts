@@ -87,8 +87,9 @@ export const filtered = (shapes: readonly LadderShape[], filter: LadderFilter): 
 const MOST_HEADS = 0.6
 
 /**
- * Groups by string set and bass tone; a group stands where its first shape does. Shapes come in as ranked by ease.
- * @param near For the order by closeness; without a shape in hand it falls back to ease.
+ * On one string set the shapes are grouped by bass tone, a group where its first shape stands; over many sets they stay in their
+ * order, which groups would tear apart. Shapes come in as ranked.
+ * @param near For the order by closeness; without a shape in hand it falls back to the ranking.
  */
 export function ladderOf(
   shapes: readonly LadderShape[],
@@ -99,14 +100,16 @@ export function ladderOf(
     if (order === 'neck') return shape.lowest
     return order === 'near' && near ? travel(near, shape.frets) : 0
   }
-  // Sorting is stable: shapes of equal weight stay in the order of ease.
+  // Sorting is stable: shapes of equal weight stay as they were ranked.
   const sorted = order === 'ease' ? shapes : shapes.toSorted((a, b) => weight(a) - weight(b))
-  const groups = new Map<string, LadderShape[]>()
+  const [first] = sorted
+  const set = first && stringsMask(first.frets)
+  if (sorted.some(({ frets }) => stringsMask(frets) !== set)) return sorted
+  const groups = new Map<LadderShape['bass'], LadderShape[]>()
   for (const shape of sorted) {
-    const key = `${stringsMask(shape.frets)}|${shape.bass}`
-    const group = groups.get(key)
+    const group = groups.get(shape.bass)
     if (group) group.push(shape)
-    else groups.set(key, [shape])
+    else groups.set(shape.bass, [shape])
   }
   // Heads over single shapes would only hide them: the row tells its bass itself then.
   if (groups.size > sorted.length * MOST_HEADS) return [...groups.values()].flat()
