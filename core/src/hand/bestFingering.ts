@@ -23,6 +23,8 @@ import { pairEaseMm, reachMm } from './profile.ts'
 import type { Finger, Fingering, HandProfile } from './types.ts'
 
 const FINGERS: readonly Finger[] = ['T', 1, 2, 3, 4]
+/** No two fingers of any hand stand this many frets apart. */
+const GAPS = 16
 
 interface Cheapest {
   readonly presses: readonly Press[]
@@ -46,9 +48,17 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
   const limits = Float64Array.from({ length: 25 }, (_, pair) =>
     pairReachMm(profile, FINGERS[Math.floor(pair / 5)] as Finger, FINGERS[pair % 5] as Finger),
   )
-  const eases = Float64Array.from({ length: 25 }, (_, pair) =>
-    pairEaseMm(profile, FINGERS[Math.floor(pair / 5)] as Finger, FINGERS[pair % 5] as Finger),
-  )
+  // What two fingers that follow one another cost, by the two fingers, the lower fret and how far above it the next one is.
+  const places = neck.lastFret + 1
+  const pairCosts = new Float64Array(25 * places * GAPS)
+  for (let last = 1; last <= 4; last++)
+    for (let finger = last + 1; finger <= 4; finger++) {
+      const ease = pairEaseMm(profile, FINGERS[last] as Finger, FINGERS[finger] as Finger)
+      for (let low = 0; low < places; low++)
+        for (let gap = 0; gap < GAPS && low + gap < places; gap++)
+          pairCosts[((last * 5 + finger) * places + low) * GAPS + gap] =
+            spreadCost(gap, finger - last) + apartCost((tips[low + gap] as number) - (tips[low] as number), ease)
+    }
   // The presses dealt so far, one column each.
   const fingerAt = new Int8Array(12)
   const fretAt = new Int8Array(12)
@@ -101,11 +111,13 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
         if (dealt > 0 && fingerAt[before] !== 0) {
           const last = fingerAt[before] as number
           const lastFret = fretAt[before] as number
-          press += spreadCost(fret - lastFret, finger - last)
-          press += apartCost((tips[fret] as number) - (tips[lastFret] as number), eases[last * 5 + finger] as number)
+          press += pairCosts[
+            ((last * 5 + finger) * places + lastFret) * GAPS + Math.min(fret - lastFret, GAPS - 1)
+          ] as number
         }
         for (let other = 0; other < dealt; other++)
           if (fingerAt[other] !== 0 && from < (fromAt[other] as number)) press += TURNED_COST
+        if (cost + press >= least) continue
         for (let end = at; end < count && noteFret[end] === fret; end++) {
           const to = noteString[end] as number
           if (end > at && !liesFlat(frets, finger, fret, from, to)) break

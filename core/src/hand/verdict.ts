@@ -4,6 +4,7 @@
  */
 import { fingertipMm, type Neck } from '../neck/index.ts'
 import type { Frets } from '../voicing/index.ts'
+import { type HandOnNeck, handOn } from './bestFingering.ts'
 import { type FingeringOptions, fingeringsOf, pairReachMm } from './fingering.ts'
 import { pairEaseMm, reachMm, scaledHand } from './profile.ts'
 import type { Finger, Fingering, HandProfile } from './types.ts'
@@ -76,14 +77,24 @@ function tightest(frets: Frets, neck: Neck, profile: HandProfile, fingering: Fin
 }
 
 /** A hand that reaches everywhere: what it can't hold needs more than four fingers. */
-const ENDLESS = 1000
+const ENDLESS = scaledHand(1000, 'endless')
+const endless = new WeakMap<Neck, Map<boolean, HandOnNeck>>()
+
+function endlessHandOn(neck: Neck, options: FingeringOptions): HandOnNeck {
+  const { thumb = false } = options
+  const hands = endless.get(neck) ?? new Map<boolean, HandOnNeck>()
+  endless.set(neck, hands)
+  const hand = hands.get(thumb) ?? handOn(neck, ENDLESS, { thumb })
+  hands.set(thumb, hand)
+  return hand
+}
 
 /** Why there is no fingering: the reach, two fingers that would stand too far apart, or too many notes. */
 function refusal(frets: Frets, neck: Neck, profile: HandProfile, options: FingeringOptions): HandLimit {
-  const anyhow = fingeringsOf(neck, frets, scaledHand(ENDLESS, 'endless'), options)
-  if (anyhow.length === 0) return { kind: 'fingers' }
+  if (!endlessHandOn(neck, options).canHold(frets)) return { kind: 'fingers' }
   const mm = reachMm(neck, frets)
   if (mm > profile.stretchMm) return { kind: 'reach', mm, limitMm: profile.stretchMm }
+  const anyhow = fingeringsOf(neck, frets, ENDLESS, options)
   // The way that comes nearest to holding it, and the pair that it fails by.
   const worst = anyhow.map((fingering) => {
     const pairs = pairsIn(dealtIn(fingering, frets), neck, (a, b) => pairReachMm(profile, a, b))

@@ -58,7 +58,7 @@ export function soundedTones(frets: Frets, neck: Neck): SoundedTones | undefined
     const fret = frets[string]
     if (fret === null || fret === undefined) continue
     const midi = soundingMidi(neck, string, fret)
-    if (midi % 12 !== lowest % 12 && midi < second) second = midi
+    if (midi < second && (midi - lowest) % 12 !== 0) second = midi
   }
   return { mask, lowest: lowest % 12, openBass, second: (second === 128 ? lowest : second) % 12 }
 }

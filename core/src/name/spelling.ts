@@ -39,10 +39,12 @@ export function spellChord(root: NoteName, formula: Formula, over?: readonly Not
 
 /** Spelled by its degree; under a diminished seventh chord and where it is foreign, an awkward note gets its plain name. */
 function bassNote(root: NoteName, tone: Degree | undefined, above: number): NoteName {
-  const plain = plainestRoot((pitchClassOf(root) + above) % 12, ['R'])
-  const spelled = spellDegree(root, tone ?? (FOREIGN_DEGREES[above] as Degree)) ?? plain
-  return tone !== undefined || bassWeight(spelled) < AWKWARD ? spelled : plain
+  const spelled = spellDegree(root, tone ?? (FOREIGN_DEGREES[above] as Degree))
+  const isGood = spelled !== undefined && (tone !== undefined || bassWeight(spelled) < AWKWARD)
+  return isGood ? spelled : (PLAIN[(pitchClassOf(root) + above) % 12] as NoteName)
 }
+
+const PLAIN: readonly NoteName[] = Array.from({ length: 12 }, (_, pitchClass) => plainestRoot(pitchClass, ['R']))
 
 const AWKWARD = 3
 
