@@ -32,7 +32,9 @@ export function ThisLine({ state, voicing }: { readonly state: ArpeggioState; re
       <p data-testid="line-facts">
         {counted(notes.length, 'tone')} · {cost.shifts === 0 ? 'the hand stays' : counted(cost.shifts, 'shift')} ·{' '}
         {cost.stretches === 0 ? 'no stretch' : counted(cost.stretches, 'stretch', 'stretches')} · opens{' '}
-        {Math.round(arpeggio.widestMm)} mm, {REACH_WORDS[verdict]}
+        {Math.round(arpeggio.widestMm)} mm
+        {/* Not called easy beside stretched fingers. */}
+        {cost.stretches > 0 && verdict === 'comfortable' ? '' : `, ${REACH_WORDS[verdict]}`}
       </p>
       {voicing && (
         <p>
