@@ -42,11 +42,14 @@ interface ChordRead {
 const plainChord = ({ root, formula, bass }: Chord): Chord =>
   bass === undefined ? { root, formula } : { root, formula, bass }
 
+/** `C minor 7 flat 5` has five. */
+const MOST_CHORD_WORDS = 6
+
 /** The longest run of leading words that reads as one symbol (`C m7 b5` is one chord). */
 function symbolWords(words: readonly Piece[], text: string, player: Player): Result<ChordRead, SymbolError> {
   let first: SymbolError | undefined
   let found: ChordRead | undefined
-  for (let count = 1; count <= Math.min(words.length, 4); count++) {
+  for (let count = 1; count <= Math.min(words.length, MOST_CHORD_WORDS); count++) {
     const last = words[count - 1] as Piece
     if (count > 1 && /^(no|omit|any|\d{2,})$/i.test(last.text)) break
     const symbol = readSymbol(text.slice(0, last.at + last.text.length), player.naming)

@@ -56,6 +56,17 @@ test('an answer that was overtaken is thrown away, whichever comes first', async
   expect(symbol()).toBe('C7')
 })
 
+test('the shape that comes into hand is one that can be held, the first of the list or as good and nearer', async () => {
+  await open({ chord: 'C', strings: '654321' }, '8-10-10-9-8-8')
+  typeLine('A any 654321')
+  await settled()
+  expect(inHand()).toBe('577655')
+  await open({ chord: 'Gm7', arrangement: 'drop-2', strings: '5432' }, 'x-10-12-10-11-x')
+  typeLine('F#m7')
+  await settled()
+  expect(inHand()).toBe('x-9-11-9-10-x')
+})
+
 test('a worker that fails is told, and the next question is answered', async () => {
   searches.byHand = true
   typeLine('Gm7')
