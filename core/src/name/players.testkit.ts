@@ -1,5 +1,5 @@
 /**
- * What players call common grips, written down before the engine was asked: examples to test against. More than one name
+ * What players call common grips, written down beforehand, miscounted ones counted again: examples to test against. More than one name
  * where players differ. Standard tuning.
  */
 
