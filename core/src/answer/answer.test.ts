@@ -1,37 +1,27 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { CATALOGUE, readSymbol, writeSymbol } from '../chord/index.ts'
-import { MEDIUM_HAND } from '../hand/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import {
   completeLine,
   type FieldError,
-  type Player,
   type Question,
   questionAround,
   readQuestion,
   readTypedLine,
   writeQuestion,
 } from '../request/index.ts'
+import { PLAYER } from '../request/player.testkit.ts'
 import { must, type Result } from '../result/index.ts'
 import { fretsAt, readFrets, voicingOf, writeFrets } from '../voicing/index.ts'
 import { answerTo, playableCount, shapesFor } from './index.ts'
 
-const player: Player = {
-  instrument: STANDARD_INSTRUMENT,
-  ownTunings: [],
-  hand: MEDIUM_HAND,
-  school: 'drop-fifth',
-  thumb: false,
-  naming: ['letters'],
-  withBassPlayer: false,
-}
 const question = (text: string, before?: Question): Question => {
-  const read = readTypedLine(text, player, before)
+  const read = readTypedLine(text, PLAYER, before)
   if (!read.ok) throw new Error(read.error.code)
-  return read.value
+  return read.value.question
 }
-const error = (read: Result<Question, FieldError>) => (read.ok ? undefined : read.error)
+const error = (read: Result<unknown, FieldError>) => (read.ok ? undefined : read.error)
 const params = (text: string, before?: Question) => writeQuestion(question(text, before), 6)
 
 describe('a typed line', () => {
@@ -74,13 +64,13 @@ describe('a typed line', () => {
     ['Cmaj7 drop2 sideways', 'line', 12],
     ['Cmaj7 9876', 'strings', 6],
   ])('%s is refused in %s at %d', (text, field, at) =>
-    expect(error(readTypedLine(text, player))).toMatchObject({ field, at }),
+    expect(error(readTypedLine(text, PLAYER))).toMatchObject({ field, at }),
   )
 
   test('no text makes the reader throw', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 200, unit: 'grapheme' }), (text) => {
-        const read = readTypedLine(text, player)
+        const read = readTypedLine(text, PLAYER)
         if (!read.ok) expect(read.error.at).toBeLessThanOrEqual(text.length)
       }),
     )
@@ -105,10 +95,10 @@ describe('a question as an address', () => {
     let read = 0
     fc.assert(
       fc.property(text, (line) => {
-        const made = readTypedLine(line, player)
+        const made = readTypedLine(line, PLAYER)
         if (!made.ok) return
-        const again = must(readQuestion(writeQuestion(made.value, 6), player) as Result<Question, never>)
-        expect({ ...again, symbol: '' }).toEqual({ ...made.value, symbol: '' })
+        const again = must(readQuestion(writeQuestion(made.value.question, 6), PLAYER) as Result<Question, never>)
+        expect({ ...again, symbol: '' }).toEqual({ ...made.value.question, symbol: '' })
         read++
       }),
     )
@@ -121,16 +111,16 @@ describe('a question as an address', () => {
     [{ chord: 'C', fretMin: '9', fretMax: '3' }, 'fretMax'],
     [{ chord: 'C', open: 'maybe' }, 'open'],
     [{ chord: 'C', span: 'wide' }, 'span'],
-  ])('%o is refused', (fields, field) => expect(error(readQuestion(fields, player))).toMatchObject({ field }))
+  ])('%o is refused', (fields, field) => expect(error(readQuestion(fields, PLAYER))).toMatchObject({ field }))
 })
 
 describe('the answer', () => {
   const asked = question('Gm9 5432')
   test('tells every shape that the search finds, easiest first, with its chord among the names', () => {
-    const whole = answerTo(asked, player)
+    const whole = answerTo(asked, PLAYER)
     expect(whole.shapes.map(({ frets }) => writeFrets(frets))).toEqual(
-      Array.from({ length: shapesFor(asked, player).shown }, (_, row) =>
-        writeFrets(fretsAt(shapesFor(asked, player), row)),
+      Array.from({ length: shapesFor(asked, PLAYER).shown }, (_, row) =>
+        writeFrets(fretsAt(shapesFor(asked, PLAYER), row)),
       ),
     )
     expect(whole.count).toBe(whole.shapes.length)
@@ -141,7 +131,7 @@ describe('the answer', () => {
     }
   })
   test('says that it is cut', () => {
-    const cut = answerTo(asked, player, { limit: 2 })
+    const cut = answerTo(asked, PLAYER, { limit: 2 })
     expect(cut.shapes).toHaveLength(2)
     expect(cut.cut).toBe('limit')
     expect(cut.count).toBeGreaterThan(2)
@@ -163,14 +153,14 @@ describe('the question around a shape made by hand', () => {
     ['Am7 drop3 6432', 'Am7b5', '5x55xx'],
   ])('after %s, %s as %s is among the answers', (before, symbol, shape) => {
     const around = questionAround(made(symbol, shape), question(before))
-    const found = shapesFor(around, player)
+    const found = shapesFor(around, PLAYER)
     expect(Array.from({ length: found.shown }, (_, row) => writeFrets(fretsAt(found, row)))).toContain(shape)
   })
 })
 
 test('how many a hand can hold is what the list says', () => {
   for (const line of ['Gm9 5432', 'C7', 'Dadd9 open'])
-    expect(playableCount(question(line), player)).toBe(shapesFor(question(line), player).playable)
+    expect(playableCount(question(line), PLAYER)).toBe(shapesFor(question(line), PLAYER).playable)
 })
 
 test.each([
@@ -178,12 +168,12 @@ test.each([
   ['all fourths', 'E2,A2,D3,G3,C4,F4'],
   ['D2,A2,D3,F#3,A3,D4', 'D2,A2,D3,F#3,A3,D4'],
 ])('a question in the tuning %s is played there', (tuning, pitches) => {
-  const read = readQuestion({ chord: 'D', tuning, strings: '654' }, player)
+  const read = readQuestion({ chord: 'D', tuning, strings: '654' }, PLAYER)
   expect(read.ok && writeQuestion(read.value, 6)).toEqual({ chord: 'D', strings: '654', tuning: pitches })
 })
 
 describe('a half-typed line goes on', () => {
-  const lines = (text: string) => completeLine(text, player).map(({ line }) => line)
+  const lines = (text: string) => completeLine(text, PLAYER).map(({ line }) => line)
   test.each([
     ['Ebmaj', 'Ebmaj7'],
     ['F#m7', 'F#m7b5'],
@@ -197,12 +187,12 @@ describe('a half-typed line goes on', () => {
   test('every line that is offered can be read, and there are never more than eight', () => {
     let offered = 0
     for (const text of ['C', 'Bb', 'Am', 'Ebmaj7 ', 'Ebmaj7 d', 'Gm9 5', 'F#7 drop2 ', 'D in'])
-      for (const { line } of completeLine(text, player)) {
-        expect(readTypedLine(line, player).ok).toBe(true)
+      for (const { line } of completeLine(text, PLAYER)) {
+        expect(readTypedLine(line, PLAYER).ok).toBe(true)
         offered++
       }
     expect(offered).toBeGreaterThan(20)
-    expect(completeLine('C', player).length).toBeLessThanOrEqual(8)
+    expect(completeLine('C', PLAYER).length).toBeLessThanOrEqual(8)
   })
   test('what is no chord is not gone on with', () => expect(lines('Q')).toEqual([]))
 })

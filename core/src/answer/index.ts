@@ -4,5 +4,7 @@
  */
 export type { Answer, AnsweredShape, AnswerOptions } from './answer.ts'
 export { answerTo } from './answer.ts'
+export type { GivenWay } from './giveWay.ts'
+export { answerGivingWay } from './giveWay.ts'
 export type { ShapesFound } from './shapes.ts'
 export { playableCount, queryOf, shapesFor } from './shapes.ts'

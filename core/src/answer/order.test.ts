@@ -2,23 +2,20 @@ import { describe, expect, test } from 'vitest'
 import { CATALOGUE, leftOutBesides } from '../chord/index.ts'
 import { MEDIUM_HAND, rankShapes } from '../hand/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
-import { type Player, readTypedLine } from '../request/index.ts'
+import { readTypedLine } from '../request/index.ts'
+import { PLAYER } from '../request/player.testkit.ts'
 import { must } from '../result/index.ts'
 import { fretsAt, readFrets, searchVoicings, voicingOf, writeFrets } from '../voicing/index.ts'
 import { answerTo, shapesFor } from './index.ts'
 
-const player: Player = {
-  instrument: STANDARD_INSTRUMENT, ownTunings: [], hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'],
-  withBassPlayer: false,
-} // biome-ignore format: a player
 const neck = neckOf(STANDARD_INSTRUMENT)
 const question = (line: string) => {
-  const read = readTypedLine(line, player)
+  const read = readTypedLine(line, PLAYER)
   if (!read.ok) throw new Error(read.error.code)
-  return read.value
+  return read.value.question
 }
 const list = (line: string) => {
-  const found = shapesFor(question(line), player)
+  const found = shapesFor(question(line), PLAYER)
   return Array.from({ length: found.shown }, (_, row) => writeFrets(fretsAt(found, row)))
 }
 
@@ -47,7 +44,7 @@ describe('on free strings the grips that everybody knows come first', () => {
 
 test('what can be held before what cannot, and no fragment of two tones at the head of a triad’s list', () => {
   for (const line of ['A any 654321', 'Amaj9', 'C', 'Bm', 'F#m7b5', 'C13#11']) {
-    const found = shapesFor(question(line), player)
+    const found = shapesFor(question(line), PLAYER)
     const held = Array.from(found.held)
     expect(held[0]).toBe(1)
     expect(held.lastIndexOf(1)).toBe(found.playable - 1)
@@ -86,7 +83,7 @@ test('two tones are no spread voicing, three in other octaves no drop 3, and a s
   for (const shape of list('C spread')) expect(shape.match(/\d+/g)?.join('').length).toBeGreaterThanOrEqual(3)
   expect(list('C drop3')).toEqual([])
   expect(voicingOf(question('C').chord, must(readFrets('8xx98x')), neck)?.arrangement.name).not.toBe('drop-3')
-  const shells = answerTo(question('Cmaj7 shell'), player).shapes
+  const shells = answerTo(question('Cmaj7 shell'), PLAYER).shapes
   expect(shells.length).toBeGreaterThan(3)
   for (const { voicing } of shells)
     expect(voicing.degrees.filter((degree) => degree !== null).toSorted()).toEqual(['3', '7', 'R'])

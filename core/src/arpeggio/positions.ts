@@ -2,6 +2,7 @@
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
 import type { Neck } from '../neck/index.ts'
+import { widestMm } from './arpeggio.ts'
 import { fingerLine } from './line.ts'
 import { byPitch, chordPlaces, highestPosition, inPosition, lowestPosition } from './places.ts'
 
@@ -9,6 +10,11 @@ export interface PositionSummary {
   readonly at: number
   readonly tones: number
   readonly stretches: number
+  /** The frets from which to which the hand presses; both `at` when all its strings are open. */
+  readonly low: number
+  readonly high: number
+  /** The widest that the hand opens there, in mm. */
+  readonly widestMm: number
   /** Cost of the fingering per tone. */
   readonly effort: number
   /** Tones of the chord that are missing between the lowest and the highest one: the window has gaps there. */
@@ -29,10 +35,14 @@ export function positionsOf(chord: Chord, neck: Neck, hand: HandProfile): readon
     let gaps = 0
     for (let midi = midis[0] ?? 0; midi < (midis.at(-1) ?? 0); midi++)
       if (pitchClasses.has(midi % 12) && !has.has(midi)) gaps++
+    const pressed = line?.notes.flatMap(({ fret }) => (fret > 0 ? [fret] : [])) ?? []
     found.push({
       at,
       tones: midis.length,
       stretches: line?.cost.stretches ?? 0,
+      low: pressed.length > 0 ? Math.min(...pressed) : at,
+      high: pressed.length > 0 ? Math.max(...pressed) : at,
+      widestMm: line ? widestMm(line.notes, neck) : 0,
       effort: line ? line.cost.total / Math.max(1, line.notes.length) : 0,
       gaps,
     })

@@ -1,6 +1,7 @@
 /** Formulas: read from degrees, put in order, written. */
 import {
   type Degree,
+  degreeAlteration,
   degreePitchClass,
   type PitchClassSet,
   parseDegree,
@@ -18,8 +19,12 @@ export const CHORD_DEGREES: readonly Degree[] = [
 
 const ORDER: ReadonlyMap<Degree, number> = new Map(CHORD_DEGREES.map((degree, index) => [degree, index]))
 
+/** Degrees that only a scale stacks, such as a diminished eleventh, stand beside the natural one. */
+const rankOf = (degree: Degree): number =>
+  ORDER.get(degree) ?? (ORDER.get(String(stepOf(degree)) as Degree) ?? 99) + Math.sign(degreeAlteration(degree)) / 2
+
 export const sortedFormula = (degrees: Iterable<Degree>): Formula =>
-  [...new Set(degrees)].sort((a, b) => (ORDER.get(a) ?? 99) - (ORDER.get(b) ?? 99))
+  [...new Set(degrees)].sort((a, b) => rankOf(a) - rankOf(b))
 
 export const formulaKey = (formula: Formula): string => formula.join(' ')
 

@@ -3,9 +3,9 @@
  * looked up, the cost added finger by finger, and a way left as soon as it can't become cheaper than the best so far.
  * Read `fingeringsOf` first; this must equal its first result.
  */
-import { fingertipMm, type Neck } from '../neck/index.ts'
+import { fingertipMm, MOST_STRINGS, type Neck } from '../neck/index.ts'
 import type { Frets } from '../voicing/index.ts'
-import { type FingeringOptions, fingeringFrom, liesFlat, pairReachMm, pressedNotes } from './fingering.ts'
+import { type FingeringOptions, fingeringFrom, liesFlat, pairReachMm } from './fingering.ts'
 import {
   apartCost,
   barreCost,
@@ -13,10 +13,14 @@ import {
   crowdedFrets,
   FULL_HAND_COST,
   fingerCost,
+  idleIndexCost,
+  isClosed,
+  mixedCost,
   type Press,
   sentUpCost,
   spreadCost,
   stretchCost,
+  THREE_IN_A_FRET_COST,
   TURNED_COST,
 } from './fingeringCost.ts'
 import { pairEaseMm, reachMm } from './profile.ts'
@@ -25,12 +29,6 @@ import type { Finger, Fingering, HandProfile } from './types.ts'
 const FINGERS: readonly Finger[] = ['T', 1, 2, 3, 4]
 /** No two fingers of any hand stand this many frets apart. */
 const GAPS = 16
-
-interface Cheapest {
-  readonly presses: readonly Press[]
-  /** All terms but the stretch, which is the same for every fingering of a shape. */
-  readonly cost: number
-}
 
 /** A hand laid on a neck, ready for one shape after another. */
 export interface HandOnNeck {
@@ -59,48 +57,76 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
           pairCosts[((last * 5 + finger) * places + low) * GAPS + gap] =
             spreadCost(gap, finger - last) + apartCost((tips[low + gap] as number) - (tips[low] as number), ease)
     }
-  // The presses dealt so far, one column each.
-  const fingerAt = new Int8Array(12)
-  const fretAt = new Int8Array(12)
-  const fromAt = new Int8Array(12)
-  const toAt = new Int8Array(12)
-  const noteString = new Int8Array(12)
-  const noteFret = new Int8Array(12)
+  // The presses dealt so far, and the cheapest ones, one column each.
+  const dealtPresses = columns()
+  const { finger: fingerAt, fret: fretAt, from: fromAt, to: toAt } = dealtPresses
+  const best = columns()
+  const noteString = new Int8Array(MOST_STRINGS)
+  const noteFret = new Int8Array(MOST_STRINGS)
+  /** How many different frets lie above a note's. */
+  const fretsAbove = new Int8Array(MOST_STRINGS)
 
-  /** Tries fingerings, cheaper and cheaper ones; with `anyWill` the first is enough. */
-  const cheapest = (frets: Frets, anyWill: boolean): Cheapest | undefined => {
-    const notes = pressedNotes(frets)
-    const besideOpen = frets.includes(0)
+  /** The notes of a shape in the order of `pressedNotes`, but for those of string `without`; how many they are. */
+  const takeNotes = (frets: Frets, without: number): number => {
     let count = 0
-    let least = Number.POSITIVE_INFINITY
-    let best: readonly Press[] | undefined
+    for (let string = 0; string < frets.length; string++) {
+      const fret = frets[string]
+      if (fret === null || fret === undefined || fret === 0 || string === without) continue
+      let at = count++
+      for (; at > 0 && (noteFret[at - 1] as number) > fret; at--) {
+        noteFret[at] = noteFret[at - 1] as number
+        noteString[at] = noteString[at - 1] as number
+      }
+      noteFret[at] = fret
+      noteString[at] = string
+    }
+    for (let at = count - 1, above = 0; at >= 0; at--) {
+      if (at < count - 1 && noteFret[at] !== noteFret[at + 1]) above++
+      fretsAbove[at] = above
+    }
+    return count
+  }
 
-    const presses = (dealt: number): readonly Press[] =>
-      Array.from({ length: dealt }, (_, index) => ({
-        finger: FINGERS[fingerAt[index] as number] as Finger,
-        fret: fretAt[index] as number,
-        from: fromAt[index] as number,
-        to: toAt[index] as number,
-      }))
+  const crowded = (dealt: number): number => {
+    const first = fingerAt[0] === 0 ? 1 : 0
+    for (let index = first + 2; index < dealt; index++)
+      if (fretAt[index] === fretAt[index - 2])
+        return CROWDED_FRET_COST * crowdedFrets(pressesIn(dealtPresses, first, dealt), neck)
+    return 0
+  }
+
+  /**
+   * Tries fingerings, cheaper and cheaper ones, and leaves the cheapest in `best`; with `anyWill` the first is enough.
+   * Gives how many presses it has, and all terms of its cost but the stretch, which is the same for every fingering of
+   * a shape; no presses and `Infinity` where there is none.
+   */
+  const cheapest = (frets: Frets, anyWill: boolean): { dealt: number; cost: number } => {
+    const besideOpen = frets.includes(0)
+    let count = takeNotes(frets, -1)
+    const closed = isClosed(besideOpen, noteFret[0] as number, noteFret[count - 1] as number)
+    let bestDealt = 0
+    let least = Number.POSITIVE_INFINITY
 
     const deal = (at: number, dealt: number, firstFinger: number, cost: number) => {
-      if (anyWill && best !== undefined) return
+      if (anyWill && least < Number.POSITIVE_INFINITY) return
       if (cost >= least) return
       if (at === count) {
-        const found = presses(dealt)
-        const fingersOnly = found[0]?.finger === 'T' ? found.slice(1) : found
-        const full = fingersOnly.length === 4 ? FULL_HAND_COST : 0
-        const total = cost + full + CROWDED_FRET_COST * crowdedFrets(fingersOnly, neck)
+        const full = dealt - (fingerAt[0] === 0 ? 1 : 0) === 4 ? FULL_HAND_COST : 0
+        const total = cost + full + crowded(dealt)
         if (total < least) {
           least = total
-          best = found
+          bestDealt = dealt
+          copyColumns(dealtPresses, best)
         }
         return
       }
       const fret = noteFret[at] as number
       const from = noteString[at] as number
       const before = dealt - 1
-      for (let finger = firstFinger; finger <= 4; finger++) {
+      const isFirst = dealt === 0 || fingerAt[before] === 0
+      // Each fret above this one still needs a finger.
+      const lastFinger = 4 - (fretsAbove[at] as number)
+      for (let finger = firstFinger; finger <= lastFinger; finger++) {
         let fits = true
         for (let other = 0; other < dealt && fits; other++)
           fits =
@@ -108,59 +134,92 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
             (limits[(fingerAt[other] as number) * 5 + finger] as number)
         if (!fits) continue
         let press = fingerCost(finger) + sentUpCost(besideOpen, fret, finger)
-        if (dealt > 0 && fingerAt[before] !== 0) {
+        if (isFirst) press += idleIndexCost(closed, finger)
+        else {
           const last = fingerAt[before] as number
           const lastFret = fretAt[before] as number
           press += pairCosts[
             ((last * 5 + finger) * places + lastFret) * GAPS + Math.min(fret - lastFret, GAPS - 1)
           ] as number
         }
+        if (dealt > 1 && fingerAt[dealt - 2] !== 0 && fretAt[dealt - 2] === fret) press += THREE_IN_A_FRET_COST
         for (let other = 0; other < dealt; other++)
           if (fingerAt[other] !== 0 && from < (fromAt[other] as number)) press += TURNED_COST
         if (cost + press >= least) continue
         for (let end = at; end < count && noteFret[end] === fret; end++) {
           const to = noteString[end] as number
           if (end > at && !liesFlat(frets, finger, fret, from, to)) break
+          const mixed = isFirst
+            ? 0
+            : mixedCost(
+                fret - (fretAt[before] as number),
+                toAt[before] === from - 1,
+                fromAt[before] !== toAt[before],
+                from !== to,
+              )
           fingerAt[dealt] = finger
           fretAt[dealt] = fret
           fromAt[dealt] = from
           toAt[dealt] = to
-          deal(end + 1, dealt + 1, finger + 1, cost + press + barreCost(frets, finger, from, to))
+          deal(end + 1, dealt + 1, finger + 1, cost + press + mixed + barreCost(frets, finger, from, to))
         }
       }
     }
 
-    for (const note of notes) {
-      noteString[count] = note.string
-      noteFret[count++] = note.fret
-    }
+    fingerAt[0] = 1
     deal(0, 0, 1, 0)
-    const lowest = thumb ? notes.find((note) => note.string === 0) : undefined
-    if (lowest) {
-      count = 0
-      for (const note of notes)
-        if (note !== lowest) {
-          noteString[count] = note.string
-          noteFret[count++] = note.fret
-        }
+    const lowest = frets[0]
+    if (thumb && lowest) {
+      count = takeNotes(frets, 0)
       fingerAt[0] = 0
-      fretAt[0] = lowest.fret
+      fretAt[0] = lowest
       fromAt[0] = 0
       toAt[0] = 0
       deal(0, 1, 1, fingerCost(0))
     }
-    return best && { presses: best, cost: least }
+    return { dealt: bestDealt, cost: least }
   }
 
   return {
     bestFingering: (frets) => {
-      const best = cheapest(frets, false)
-      return best && fingeringFrom(best.presses, frets, neck, profile)
+      const { dealt, cost } = cheapest(frets, false)
+      return cost === Number.POSITIVE_INFINITY
+        ? undefined
+        : fingeringFrom(pressesIn(best, 0, dealt), frets, neck, profile)
     },
     leastEffort: (frets) => {
-      const best = cheapest(frets, false)
-      return best && best.cost + stretchCost(reachMm(neck, frets), profile.comfortableMm)
+      const { cost } = cheapest(frets, false)
+      return cost === Number.POSITIVE_INFINITY
+        ? undefined
+        : cost + stretchCost(reachMm(neck, frets), profile.comfortableMm)
     },
-    canHold: (frets) => cheapest(frets, true) !== undefined,
+    canHold: (frets) => cheapest(frets, true).cost < Number.POSITIVE_INFINITY,
   }
 }
+
+/** Presses, a column for each of their numbers; the thumb as finger 0. No hand has more than five. */
+interface Columns {
+  readonly finger: Int8Array
+  readonly fret: Int8Array
+  readonly from: Int8Array
+  readonly to: Int8Array
+}
+const column = () => new Int8Array(5)
+const columns = (): Columns => ({ finger: column(), fret: column(), from: column(), to: column() })
+
+function copyColumns(a: Columns, b: Columns) {
+  for (let index = 0; index < 5; index++) {
+    b.finger[index] = a.finger[index] as number
+    b.fret[index] = a.fret[index] as number
+    b.from[index] = a.from[index] as number
+    b.to[index] = a.to[index] as number
+  }
+}
+
+const pressesIn = ({ finger, fret, from, to }: Columns, first: number, end: number): readonly Press[] =>
+  Array.from({ length: end - first }, (_, index) => ({
+    finger: FINGERS[finger[first + index] as number] as Finger,
+    fret: fret[first + index] as number,
+    from: from[first + index] as number,
+    to: to[first + index] as number,
+  }))

@@ -8,7 +8,7 @@
  * `bestFingering.ts` finds the first of them faster, and is proved against this.
  */
 import { fingertipMm, type Neck } from '../neck/index.ts'
-import type { Frets } from '../voicing/index.ts'
+import { type Frets, highestPressed, lowestPressed } from '../voicing/index.ts'
 import {
   apartCost,
   barreCost,
@@ -16,11 +16,15 @@ import {
   crowdedFrets,
   FULL_HAND_COST,
   fingerCost,
+  idleIndexCost,
+  isClosed,
   isLower,
+  mixedCost,
   type Press,
   sentUpCost,
   spreadCost,
   stretchCost,
+  THREE_IN_A_FRET_COST,
   TURNED_COST,
 } from './fingeringCost.ts'
 import { pairEaseMm } from './profile.ts'
@@ -133,13 +137,23 @@ function costOf(presses: readonly Press[], frets: Frets, neck: Neck, profile: Ha
   let apart = 0
   let barre = 0
   let fingers = dealt.length === 4 ? FULL_HAND_COST : 0
+  const [first] = dealt
+  if (first)
+    fingers += idleIndexCost(isClosed(besideOpen, lowestPressed(frets), highestPressed(frets)), numberOf(first.finger))
   let turned = 0
   for (const [index, press] of dealt.entries()) {
     const next = dealt[index + 1]
     if (next) {
       spread += spreadCost(next.fret - press.fret, numberOf(next.finger) - numberOf(press.finger))
+      fingers += mixedCost(
+        next.fret - press.fret,
+        press.to === next.from - 1,
+        press.from !== press.to,
+        next.from !== next.to,
+      )
       apart += apartCost(tip(next) - tip(press), pairEaseMm(profile, press.finger, next.finger))
     }
+    if (dealt[index + 2]?.fret === press.fret) fingers += THREE_IN_A_FRET_COST
     for (const later of dealt.slice(index + 1)) if (later.from < press.from) turned += TURNED_COST
   }
   for (const press of presses) {

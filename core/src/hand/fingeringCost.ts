@@ -23,7 +23,7 @@ export interface Press {
  */
 
 /** A barre costs by the finger that lies: the index is made for it, the middle hardly. By finger, the thumb as 0. */
-const BARRE_COST = [9, 0.6, 3, 1.05, 1.2] as const
+const BARRE_COST = [9, 0.6, 3, 1.1, 1.2] as const
 /** Each string more under a flat index. */
 const BARRE_WIDTH_COST = 0.15
 /** A string that must be silent under a flat finger is stopped by it, so nothing damps it. */
@@ -33,6 +33,8 @@ const CLOSE_OVER_BARRE_COST = 0.45
 const OVER_BARRE_COST = 0.2
 /** The last joint of a flat finger gives way, so that a thinner string sounds lower or open. */
 const COLLAPSED_COST = 2.6
+/** A flat index must arch where a thinner string rings beside it. */
+const ARCHED_INDEX_COST = 0.3
 
 export function barreCost(frets: Frets, finger: number, from: number, to: number): number {
   if (from === to) return 0
@@ -44,9 +46,8 @@ export function barreCost(frets: Frets, finger: number, from: number, to: number
     else if (other === fret + 1) cost += CLOSE_OVER_BARRE_COST
     else if (other > fret) cost += OVER_BARRE_COST
   }
-  if (finger > 1)
-    for (let string = to + 1; string < frets.length; string++)
-      if (isLower(frets[string], fret)) return cost + COLLAPSED_COST
+  for (let string = to + 1; string < frets.length; string++)
+    if (isLower(frets[string], fret)) return cost + (finger === 1 ? ARCHED_INDEX_COST : COLLAPSED_COST)
   return cost
 }
 
@@ -58,11 +59,29 @@ export const isLower = (other: number | null | undefined, fret: number): boolean
 const FINGER_COST = [1.2, 0.18, 0.12, 0.35, 0.45] as const
 export const fingerCost = (finger: number): number => FINGER_COST[finger] as number
 /** No finger is left. */
-export const FULL_HAND_COST = 0.24
+export const FULL_HAND_COST = 0.15
 
 /** Beside open strings the hand lies at the nut, a finger a fret: what presses above its own fret has to be sent there. */
 export const sentUpCost = (besideOpen: boolean, fret: number, finger: number): number =>
   besideOpen && fret <= 4 && finger > 0 && fret > finger ? 0.1 * (fret - finger) : 0
+
+/**
+ * In a grip without open strings the index leads and the others are counted from it: only where everything lies in one
+ * fret may any finger take it.
+ */
+export const isClosed = (besideOpen: boolean, lowest: number, highest: number): boolean =>
+  !besideOpen && lowest < highest
+const IDLE_INDEX_COST = 0.8
+export const idleIndexCost = (closed: boolean, firstFinger: number): number =>
+  closed && firstFinger > 1 ? IDLE_INDEX_COST : 0
+
+/** Three fingers side by side in one fret stand closely anywhere on the neck. */
+export const THREE_IN_A_FRET_COST = 0.2
+
+/** Neighbouring strings in one fret are taken all flat or all with single tips; to do both is the worse of the two. */
+const MIXED_COST = 0.2
+export const mixedCost = (fretGap: number, neighbours: boolean, flatBefore: boolean, flat: boolean): number =>
+  fretGap === 0 && neighbours && flatBefore !== flat ? MIXED_COST : 0
 
 /** The hand tilts so that later fingers fall on thinner strings; a later finger on a thicker string turns it. */
 export const TURNED_COST = 0.22

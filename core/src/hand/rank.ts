@@ -82,6 +82,7 @@ function scorer(neck: Neck, { chord, bassAsked = false, stringsAsked = false }: 
     if (isTriad || degree === undefined || !omittable.includes(degree)) return FRAGMENT_COST
     return degree === '5' ? MISSING_FIFTH_COST : MISSING_COST
   })
+  const midis = new Uint8Array(neck.open.length)
   return (frets: Frets, effort: number | undefined): ShapeScore => {
     const ease = effort ?? NO_FINGERING
     let sounded = 0
@@ -89,6 +90,7 @@ function scorer(neck: Neck, { chord, bassAsked = false, stringsAsked = false }: 
     let low = 128
     let first = -1
     let last = -1
+    let hasOpen = false
     for (let string = 0; string < frets.length; string++) {
       const fret = frets[string]
       if (fret === null || fret === undefined) continue
@@ -97,16 +99,17 @@ function scorer(neck: Neck, { chord, bassAsked = false, stringsAsked = false }: 
       if (midi < low) low = midi
       if (first < 0) first = string
       last = string
-      count++
+      if (fret === 0) hasOpen = true
+      midis[count++] = midi
     }
     let missing = 0
     for (let above = 0; above < 12; above++) if (((sounded >> above) & 1) === 0) missing += costs[above] as number
     const gaps = stringsAsked ? 0 : GAP_COST * (last - first + 1 - count)
     const fuller = stringsAsked ? 0 : FULLER * Math.max(0, count - 3)
     const lowest = lowestPressed(frets)
-    const apart = frets.includes(0) ? APART_FROM_OPEN_COST * Math.max(0, lowest - 4) : 0
+    const apart = hasOpen ? APART_FROM_OPEN_COST * Math.max(0, lowest - 4) : 0
     const unusual = (bassAsked || low % 12 === bass ? 0 : BASS_COST) + gaps + apart - fuller
-    const evenness = 0.04 * gapVariance(frets, neck)
+    const evenness = 0.04 * gapVariance(midis, count)
     const position = POSITION_COST * lowest
     return { ease, missing, unusual, evenness, position, total: ease + missing + unusual + evenness + position }
   }
@@ -158,11 +161,15 @@ export function shapeJudge(neck: Neck, profile: HandProfile, ranking: Ranking): 
 }
 
 /** Variance of the gaps between neighbouring voices, in squared semitones. */
-function gapVariance(frets: Frets, neck: Neck): number {
-  const midis: number[] = []
-  for (const [string, fret] of frets.entries()) if (fret !== null) midis.push(soundingMidi(neck, string, fret))
-  midis.sort((a, b) => a - b)
-  const gaps = midis.length - 1
+function gapVariance(midis: Uint8Array, count: number): number {
+  // Of six numbers that mostly ascend already, insertion is the quickest sort.
+  for (let at = 1; at < count; at++) {
+    const midi = midis[at] as number
+    let to = at
+    for (; to > 0 && (midis[to - 1] as number) > midi; to--) midis[to] = midis[to - 1] as number
+    midis[to] = midi
+  }
+  const gaps = count - 1
   if (gaps < 1) return 0
   const mean = ((midis[gaps] as number) - (midis[0] as number)) / gaps
   let sum = 0

@@ -74,7 +74,8 @@ export function keyOf(tonic: NoteName, scale: Scale): Key | undefined {
 /** Writes a key so that it is read back: `Bb major`, `G minor`, `F# Dorian`; with signs for the screen. */
 export function writeKey({ tonic, scale }: Key, style: { naming?: NamingSystem; ascii?: boolean } = {}): string {
   const { naming = 'letters', ascii = false } = style
-  const name = scale === MAJOR ? 'major' : scale === NATURAL_MINOR ? 'minor' : scale.name
+  // By name: a key that a worker or a page before sent is a copy.
+  const name = scale.name === MAJOR.name ? 'major' : scale.name === NATURAL_MINOR.name ? 'minor' : scale.name
   const scaleName = ascii ? name : name.split(' ').map(withSigns).join(' ')
   return `${ascii ? tonic : writeNote(tonic, naming)} ${scaleName}`
 }

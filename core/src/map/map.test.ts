@@ -1,22 +1,19 @@
 import { describe, expect, test } from 'vitest'
 import { shapesFor } from '../answer/index.ts'
 import { readSymbol, writeSymbol } from '../chord/index.ts'
-import { MEDIUM_HAND } from '../hand/index.ts'
 import { landmarksOf, openFormOf } from '../near/index.ts'
 import { neckOf, readKnownTuning, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { type Player, readTypedLine } from '../request/index.ts'
+import { PLAYER } from '../request/player.testkit.ts'
 import { must } from '../result/index.ts'
 import { readFrets, voicingOf, writeFrets } from '../voicing/index.ts'
 import { inAllKeys, mapOf } from './index.ts'
 
-const player: Player = {
-  instrument: STANDARD_INSTRUMENT, ownTunings: [], hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'], withBassPlayer: false,
-} // biome-ignore format: one breath
 const neck = neckOf(STANDARD_INSTRUMENT)
 const mapped = (line: string, more: Partial<Player> = {}) => {
-  const question = readTypedLine(line, { ...player, ...more })
+  const question = readTypedLine(line, { ...PLAYER, ...more })
   if (!question.ok) throw new Error(question.error.code)
-  return { question: question.value, map: mapOf(question.value, { ...player, ...more }) }
+  return { question: question.value.question, map: mapOf(question.value.question, { ...PLAYER, ...more }) }
 }
 const cellText = (line: string, strings: string) =>
   mapped(line)
@@ -37,7 +34,7 @@ describe('the map of a chord', () => {
       const { question, map } = mapped(line)
       for (const { strings, cells } of map.rows)
         for (const { bass, frets } of cells) {
-          const found = shapesFor({ ...question, strings, bass }, player)
+          const found = shapesFor({ ...question, strings, bass }, PLAYER)
           const first =
             found.shown > 0
               ? Array.from(found.frets.subarray(0, found.strings), (fret) => (fret < 0 ? null : fret))

@@ -5,8 +5,8 @@
  */
 export type { Change, ChangeOptions } from './change.ts'
 export { shortestChanges, shortestChangesToKind } from './change.ts'
-export type { Drone, DroneShape } from './drones.ts'
-export { droneShapes, dronesOver } from './drones.ts'
+export type { Drone } from './drones.ts'
+export { dronesOver } from './drones.ts'
 export type { Extension, WayToExtend } from './family.ts'
 export { EXTENSIONS, extended, familyRow, shellShape, waysToExtend } from './family.ts'
 export type { Landmark } from './landmarks.ts'

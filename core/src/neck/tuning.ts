@@ -74,6 +74,12 @@ export const COMMON_TUNINGS: readonly Tuning[] = [
   tuning('ten strings, low C to A', 'C2,D2,E2,F2,G2,A2,D3,G3,B3,E4'),
 ]
 
+/** What players say for tunings that are listed by their notes. */
+const SPOKEN: Readonly<Record<string, string>> = {
+  'open D': 'D A D F♯ A D', 'open D minor': 'D A D F A D', 'open G': 'D G D G B D', 'open G minor': 'D G D G B♭ D', 'open C': 'C G C G C E',
+  'open A': 'E A C♯ E A E', 'open E': 'E B E G♯ B E', 'drop D': 'D A D G B E', 'half step down': 'E♭ standard', 'whole step down': 'D standard',
+} // biome-ignore format: a table
+
 const lettersOnly = (text: string): string =>
   text
     .toLowerCase()
@@ -81,13 +87,14 @@ const lettersOnly = (text: string): string =>
     .replaceAll('♭', 'b')
     .replace(/[^a-z#]/g, '')
 
-/** Reads a tuning by the name that it has here (`standard`, `dadgad`, `all fourths`), or by its pitches. */
+/** Reads a tuning by the name that it has here (`standard`, `dadgad`, `all fourths`), as players say it (`open G`), or by its pitches. */
 export function readKnownTuning(
   text: string,
   options: { readonly systems?: readonly NamingSystem[] } = {},
 ): Result<Tuning, TuningError> {
   const wanted = lettersOnly(text)
-  const known = COMMON_TUNINGS.find((one) => lettersOnly(one.name) === wanted)
+  const spoken = Object.entries(SPOKEN).find(([said]) => lettersOnly(said) === wanted)?.[1]
+  const known = COMMON_TUNINGS.find((one) => one.name === spoken || lettersOnly(one.name) === wanted)
   if (known && !/\d/.test(text)) return ok(known)
   const read = readTuning(text, options)
   if (!read.ok) return read

@@ -4,7 +4,7 @@
 export function withSigns(text: string): string {
   const note = /^([A-H])(bb|b|##|#)?$/.exec(text)
   if (note) return `${note[1]}${signOf(note[2] ?? '')}`
-  return text.replace(/^(bb|b|##|#)(?=\d)/, (accidental) => signOf(accidental))
+  return text.replace(/(?<=^|\s)(bb|b|##|#)(?=\d)/g, signOf)
 }
 
 export function signOf(accidental: string): string {

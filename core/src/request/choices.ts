@@ -1,12 +1,23 @@
 /** What each word of a question may be changed to; every choice is a whole question, so that it can be counted and taken. */
 import { omittableDegrees } from '../chord/index.ts'
-import { COMMON_TUNINGS, type StringSet, type Tuning, writeTuning } from '../neck/index.ts'
+import { COMMON_TUNINGS, type Fret, type Instrument, type StringSet, type Tuning, writeTuning } from '../neck/index.ts'
 import { stepOf } from '../pitch/index.ts'
 import { ARRANGEMENT_NAMES } from '../voicing/index.ts'
+import { DEFAULT_FRET_MAX } from './fields.ts'
 import { instrumentFor } from './instrument.ts'
 import type { Player, Question } from './types.ts'
 
-export const CHOICE_FIELDS = ['arrangement', 'strings', 'bass', 'top', 'omit', 'open', 'tuning'] as const
+export const CHOICE_FIELDS = [
+  'arrangement',
+  'strings',
+  'bass',
+  'top',
+  'omit',
+  'open',
+  'doubling',
+  'place',
+  'tuning',
+] as const
 export type ChoiceField = (typeof CHOICE_FIELDS)[number]
 
 /** The questions that one word offers, in the order in which they are listed. */
@@ -33,6 +44,14 @@ export function choicesOf(field: ChoiceField, question: Question, player: Player
       }))
     case 'open':
       return (['never', 'allow', 'require'] as const).map((open) => ({ ...question, open }))
+    case 'doubling':
+      return [undefined, true, false].map((doubling) => ({ ...question, doubling }))
+    case 'place':
+      return placesOf(question, instrumentFor(question, player)).map(([fretMin, fretMax]) => ({
+        ...question,
+        fretMin,
+        fretMax,
+      }))
     case 'tuning': {
       const now = instrumentFor(question, player).tuning.strings.length
       return [undefined, ...tuningsOffered(player).slice(1)].map((tuning) => ({
@@ -42,6 +61,18 @@ export function choicesOf(field: ChoiceField, question: Question, player: Player
       }))
     }
   }
+}
+
+/** The whole neck as it is searched by default, then positions of some five frets, and where the question looks now. */
+function placesOf(
+  { fretMin, fretMax }: Question,
+  { frets, lastReachableFret }: Instrument,
+): readonly (readonly [Fret, Fret])[] {
+  const last = Math.min(frets, lastReachableFret)
+  const places: (readonly [Fret, Fret])[] = [[1, DEFAULT_FRET_MAX], [1, 4], [3, 7], [5, 9], [7, 11], [9, 13], [12, last]] // biome-ignore format: a list
+  const isNow = ([low, high]: readonly [Fret, Fret]) => low === fretMin && high === fretMax
+  const there = places.filter(([low, high]) => isNow([low, high]) || high <= Math.max(last, DEFAULT_FRET_MAX))
+  return there.some(isNow) ? there : [...there, [fretMin, fretMax]]
 }
 
 /** The instrument's own tuning, the common ones, the player's own; each once. */

@@ -51,8 +51,8 @@ function wishes(typed: string, player: Player, before: Question | undefined): re
   const chord = readTypedLine(stem, player, before)
   const symbol = readSymbol(stem.trim().split(/\s+/)[0] ?? '', player.naming)
   if (!chord.ok && !symbol.ok) return []
-  const formula = chord.ok ? chord.value.chord.formula : symbol.ok ? symbol.value.formula : []
-  const strings = instrumentFor(chord.ok ? chord.value : {}, player).tuning.strings.length
+  const formula = chord.ok ? chord.value.question.chord.formula : symbol.ok ? symbol.value.formula : []
+  const strings = instrumentFor(chord.ok ? chord.value.question : {}, player).tuning.strings.length
   const size = Math.min(4, Math.max(3, formula.length), strings)
   const sets = Array.from({ length: strings - size + 1 }, (_, low) =>
     writeStringSet(

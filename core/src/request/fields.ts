@@ -128,6 +128,30 @@ export function readQuestion(texts: QuestionTexts, player: Player): Result<Quest
   })
 }
 
+/**
+ * Reads what can be read: a field that is wrong loses only itself, and the first fault is told with the question.
+ * @param chord Stands in where the chord itself can't be read.
+ */
+export function readWhatCanBe(
+  texts: QuestionTexts,
+  player: Player,
+  chord: string,
+): { readonly question: Question; readonly error: FieldError | undefined } {
+  let first: FieldError | undefined
+  let left: QuestionTexts = texts
+  for (;;) {
+    const read = readQuestion(left, player)
+    if (read.ok) return { question: read.value, error: first }
+    first ??= read.error
+    const { field } = read.error
+    if (field === 'chord') left = { ...left, chord }
+    else {
+      const { [field as QuestionField]: _, ...others } = left
+      left = others
+    }
+  }
+}
+
 /** Writes a question as fields; what is at its default is left away. `ownStrings`: how many the instrument has. */
 export function writeQuestion(question: Question, ownStrings: number): QuestionTexts {
   const strings = question.tuning?.strings.length ?? ownStrings

@@ -9,8 +9,16 @@ export { CHOICE_FIELDS, choicesOf, neighbouringSets, tuningsOffered, usualString
 export type { Completion } from './complete.ts'
 export { completeLine } from './complete.ts'
 export type { QuestionField, QuestionTexts } from './fields.ts'
-export { DEFAULT_FRET_MAX, QUESTION_FIELDS, readOtherTuning, readQuestion, writeQuestion } from './fields.ts'
+export {
+  DEFAULT_FRET_MAX,
+  QUESTION_FIELDS,
+  readOtherTuning,
+  readQuestion,
+  readWhatCanBe,
+  writeQuestion,
+} from './fields.ts'
 export { instrumentFor } from './instrument.ts'
 export { questionOfShape } from './ofShape.ts'
+export type { KeptWish, TypedLine } from './typedLine.ts'
 export { readTypedLine } from './typedLine.ts'
 export type { FieldError, Player, Question, QuestionError } from './types.ts'

@@ -1,94 +1,34 @@
 /**
- * The typed line: `Ebmaj9 drop2 5432 3rd bass no 5`. The chord comes first; the rest in any order, and what isn't named
- * stays as it was in the question before. It is read in the player's own naming and edits a value: its symbol is read once.
+ * The typed line: anything a player says. `Ebmaj9 drop2 5432 3rd bass no 5`; wishes alone about the chord in hand
+ * (`drop3 6432`); frets (`x3545x`); a formula or thirds (`R b3 5 b7`, `m3 m3 M3`); an order of degrees (`3 7 R 5 on 6521`);
+ * `this is G7`. It is read in the player's own naming and edits a value: its symbol is read once.
+ *   words ─chordHead→ chord ─readWishes→ wishes, over what stood before → Question; frets ─namesOf→ Question
  */
-import { type Chord, readFormula, readSymbol, readThirds, respellRoot, type SymbolError } from '../chord/index.ts'
-import { readKnownTuning, readStringSet, type Tuning, writeTuning } from '../neck/index.ts'
-import { type Degree, readNote, stepOf } from '../pitch/index.ts'
+import type { Chord, Formula } from '../chord/index.ts'
+import { namesOf } from '../name/index.ts'
+import { neckOf, readStringSet, writeTuning } from '../neck/index.ts'
 import { fail, ok, piece, type Result } from '../result/index.ts'
-import { readArrangement } from '../voicing/index.ts'
+import { type Frets, readFrets, voicingOf } from '../voicing/index.ts'
 import { DEFAULT_FRET_MAX } from './fields.ts'
 import { instrumentFor } from './instrument.ts'
+import { chordHead } from './lineHead.ts'
+import { readWishes, type StringsNamed, type Wishes } from './lineWishes.ts'
+import { type Piece, wordsIn } from './lineWords.ts'
+import { questionOfShape } from './ofShape.ts'
 import type { FieldError, Player, Question } from './types.ts'
 
 const MOST_LINE = 160
 
-const ORDINALS: Readonly<Record<string, number>> = {
-  root: 1, '1st': 1, '2nd': 2, second: 2, third: 3, '3rd': 3, '4th': 4, fourth: 4, fifth: 5, '5th': 5, '6th': 6, sixth: 6,
-  seventh: 7, '7th': 7, ninth: 9, '9th': 9, '11th': 11, eleventh: 11, '13th': 13, thirteenth: 13,
-} // biome-ignore format: a table
+/** A wish that was made before and that the line doesn't name: where it doesn't fit the new chord, it gives way. */
+export type KeptWish = 'arrangement' | 'strings' | 'frets'
 
-const FILLERS = /^(as|on|in|the|strings?|with|and|of|tones?|,|·)$/i
-
-/** Turns `3rd` into the degree that this chord has there: ♭3 in a minor chord, ♭7 in a dominant. */
-function toneNamed(word: string, { formula }: Chord): Degree | undefined {
-  const own = formula.find((degree) => degree === word)
-  if (own !== undefined) return own
-  const step = ORDINALS[word.toLowerCase()] ?? (/^\d{1,2}$/.test(word) ? Number(word) : undefined)
-  return step === undefined ? undefined : formula.find((degree) => stepOf(degree) === step)
-}
-
-interface Piece {
-  readonly text: string
-  readonly at: number
-}
-
-interface ChordRead {
-  readonly chord: Chord
-  /** Words taken. */
-  readonly count: number
-}
-
-const plainChord = ({ root, formula, bass }: Chord): Chord =>
-  bass === undefined ? { root, formula } : { root, formula, bass }
-
-/** `C minor 7 flat 5` has five. */
-const MOST_CHORD_WORDS = 6
-
-/** The longest run of leading words that reads as one symbol (`C m7 b5` is one chord). */
-function symbolWords(words: readonly Piece[], text: string, player: Player): Result<ChordRead, SymbolError> {
-  let first: SymbolError | undefined
-  let found: ChordRead | undefined
-  for (let count = 1; count <= Math.min(words.length, MOST_CHORD_WORDS); count++) {
-    const last = words[count - 1] as Piece
-    if (count > 1 && /^(no|omit|any|\d{2,})$/i.test(last.text)) break
-    const symbol = readSymbol(text.slice(0, last.at + last.text.length), player.naming)
-    if (symbol.ok) found = { chord: plainChord(symbol.value), count }
-    else first ??= symbol.error
-  }
-  return found ? ok(found) : fail(first as SymbolError)
-}
-
-/** `Eb R 3 5 7` and `C m3 m3 M3`: a root, then its formula as degrees or as stacked thirds. */
-function formulaAfterRoot(words: readonly Piece[], player: Player): Result<ChordRead, SymbolError> | undefined {
-  const [note, first] = words
-  const root = note && readNote(note.text, player.naming)
-  if (!note || !first || root === undefined) return undefined
-  const thirds = /^[mM]3$/.test(first.text)
-  if (!thirds && !/^(R|1)$/i.test(first.text)) return undefined
-  const isTone = thirds ? /^[mM]3$/ : /^(R|1|[b#♭♯]*(2|3|4|5|6|7|9|11|13))$/i
-  let count = 1
-  while (words[count] && isTone.test((words[count] as Piece).text)) count++
-  const told = words.slice(1, count)
-  const formula = (thirds ? readThirds : readFormula)(told.map((word) => word.text).join(' '))
-  if (!formula.ok) return fail({ ...formula.error, at: first.at + formula.error.at })
-  return ok({ chord: { root: respellRoot(root, formula.value), formula: formula.value }, count })
-}
-
-/** A tuning named over the words from `from` on: `dadgad`, `D A D G A D`, `all fourths`; the longest that is one. */
-function tuningAt(
-  words: readonly Piece[],
-  from: number,
-): { readonly tuning: Tuning; readonly count: number } | undefined {
-  for (let count = Math.min(10, words.length - from); count > 0; count--) {
-    const text = words
-      .slice(from, from + count)
-      .map((word) => word.text)
-      .join(' ')
-    const known = readKnownTuning(text)
-    if (known.ok) return { tuning: known.value, count }
-  }
-  return undefined
+export interface TypedLine {
+  readonly question: Question
+  /** Frets that were typed, to be taken into hand. */
+  readonly frets?: Frets | undefined
+  /** "this is G7": the shape in hand stays, and this is its name. */
+  readonly states: boolean
+  readonly kept: readonly KeptWish[]
 }
 
 /** The question before without what belonged to its chord. */
@@ -105,79 +45,68 @@ function startFrom(chord: Chord, before: Question | undefined): Question {
   }
 }
 
-/** Reads a typed line. `before` lends its arrangement and string set where the line names none. */
-export function readTypedLine(text: string, player: Player, before?: Question): Result<Question, FieldError> {
+const STATES = /^\s*(?:(?:this|it|that)\s+is|it[’']s|that[’']s|is|=)\s+/i
+
+/** Reads a typed line. `before` is what stands in hand: it lends its chord to wishes alone, and its wishes to a chord. */
+export function readTypedLine(text: string, player: Player, before?: Question): Result<TypedLine, FieldError> {
   if (text.length > MOST_LINE)
     return fail({ code: 'line_too_long', field: 'line', at: MOST_LINE, text: piece(text), most: MOST_LINE })
-  const words = [...text.matchAll(/\S+/gu)].map((found) => ({ text: found[0], at: found.index }))
-  if (words.length === 0) return fail({ code: 'nothing_typed', field: 'chord', at: 0, text: '' })
-  const read = formulaAfterRoot(words, player) ?? symbolWords(words, text, player)
-  if (!read.ok) return fail({ ...read.error, field: 'chord' })
-  const { chord, count } = read.value
-  let asked = startFrom(chord, before)
-  /** What names strings; they are read at the end, when the tuning is known. */
-  let strings: { readonly text: string; readonly at: number } | 'any' | undefined
-  const rest = words.slice(count)
-  for (let at = 0; at < rest.length; at++) {
-    const word = rest[at] as Piece
-    const next = rest[at + 1]
-    const lower = word.text.toLowerCase().replace(/[,;]$/, '')
-    const tuning = lower === 'in' ? tuningAt(rest, at + 1) : undefined
-    if (tuning !== undefined) {
-      const own = writeTuning(tuning.tuning) === writeTuning(player.instrument.tuning)
-      asked = { ...asked, tuning: own ? undefined : tuning.tuning }
-      at += tuning.count
-      continue
-    }
-    if (lower === 'any' && next && /^strings?,?$/i.test(next.text)) {
-      strings = 'any'
-      at++
-      continue
-    }
-    if (FILLERS.test(lower)) continue
-    const dropped = lower === 'drop' && next && /^\d([&+-]\d)?$/.test(next.text) ? `drop-${next.text}` : undefined
-    if (dropped !== undefined || /^(close|spread|shell|any|drop-?\d([&+-]\d)?)$/.test(lower)) {
-      const arrangement = readArrangement(dropped ?? lower)
-      if (!arrangement.ok) return fail({ ...arrangement.error, field: 'arrangement' })
-      asked = { ...asked, arrangement: arrangement.value }
-      if (dropped !== undefined) at++
-    } else if (/^\d{2,10}$/.test(lower)) strings = { text: lower, at: word.at }
-    else if (/^\d$/.test(lower) && next && /^\d,?$/.test(next.text)) {
-      const numbers = [lower]
-      while (/^\d,?$/.test(rest[at + 1]?.text ?? '')) numbers.push((rest[++at] as Piece).text.replace(',', ''))
-      strings = { text: numbers.join(''), at: word.at }
-    } else if ((lower === 'bass' || lower === 'top') && next && toneNamed(next.text, chord) !== undefined) {
-      asked = { ...asked, [lower]: toneNamed(next.text, chord) }
-      at++
-    } else if (/^(no|omit|without|leaving)$/.test(lower)) {
-      const omit: Degree[] = []
-      for (let following = rest[at + 1]; following; following = rest[at + 1]) {
-        const tone = toneNamed(following.text.replace(/,$/, ''), chord)
-        if (tone === undefined && !/^(out|the|and|nothing|none)$/i.test(following.text)) break
-        if (tone !== undefined) omit.push(tone)
-        at++
-      }
-      asked = { ...asked, omit }
-    } else if (/^(no|omit)\w+$/.test(lower) && toneNamed(lower.replace(/^(no|omit)/, ''), chord) !== undefined)
-      asked = { ...asked, omit: [toneNamed(lower.replace(/^(no|omit)/, ''), chord) as Degree] }
-    else if (lower === 'doubled' || lower === 'doubling') asked = { ...asked, doubling: true }
-    else if (lower === 'open') asked = { ...asked, open: 'allow' }
-    else {
-      const tone = toneNamed(lower, chord)
-      const place = rest.slice(at + 1).findIndex((other) => !FILLERS.test(other.text))
-      const role = place < 0 ? undefined : (rest[at + 1 + place] as Piece).text.toLowerCase()
-      if (tone === undefined || (role !== 'bass' && role !== 'top'))
-        return fail({ code: 'not_a_wish', field: 'line', at: word.at, text: piece(word.text, 16) })
-      asked = { ...asked, [role]: tone }
-      at += 1 + place
-    }
-  }
-  return withStrings(asked, strings, player, before)
+  if (text.trim() === '') return fail({ code: 'nothing_typed', field: 'chord', at: 0, text: '' })
+  const stated = STATES.exec(text)?.[0].length ?? 0
+  const words = wordsIn(text).filter(({ at }) => at >= stated)
+  const frets = stated === 0 ? typedFrets(words, player, before) : undefined
+  if (frets) return frets
+  const head = chordHead(words, text, player, before?.chord)
+  if (!head.ok) return fail({ ...head.error, field: 'chord' })
+  const chord = head.value?.chord ?? before?.chord
+  // Without anything in hand a wish is about nothing.
+  if (chord === undefined)
+    return fail({ code: 'nothing_typed', field: 'chord', at: words[0]?.at ?? 0, text: words[0]?.text ?? '' })
+  const rest = words.slice(head.value?.count ?? 0)
+  const wishes = readWishes(rest, chord, player)
+  if (!wishes.ok) return wishes
+  const start = head.value ? startFrom(chord, before) : (before as Question)
+  const asked = withWishes(start, chord, wishes.value)
+  const question = withStrings(asked, wishes.value.strings, player, before)
+  return question.ok
+    ? ok({ question: question.value, states: stated > 0, kept: keptOf(wishes.value, before) })
+    : question
 }
+
+/** Which wishes stand from before, for a chord that did not ask for them. */
+function keptOf({ arrangement, strings, fretMin }: Wishes, before: Question | undefined): readonly KeptWish[] {
+  if (before === undefined) return []
+  const kept: KeptWish[] = []
+  if (arrangement === undefined && before.arrangement.kind === 'named') kept.push('arrangement')
+  if (strings === undefined && before.strings !== undefined) kept.push('strings')
+  if (fretMin === undefined && (before.fretMin > 1 || before.fretMax < DEFAULT_FRET_MAX)) kept.push('frets')
+  return kept
+}
+
+function withWishes(start: Question, chord: Chord, wishes: Wishes): Question {
+  const { formula, strings: _, fretsAt: __, ...named } = wishes
+  const about: Chord = formula === undefined ? chord : { ...chord, formula }
+  const asked = { ...start, chord: about, ...named }
+  if (formula === undefined) return asked
+  const still = (degree: Question['bass']) => (degree !== undefined && formula.includes(degree) ? degree : undefined)
+  const omit = asked.omit?.filter((degree) => formula.includes(degree))
+  return {
+    ...asked,
+    bass: still(asked.bass),
+    top: still(asked.top),
+    omit: omit?.length === 0 && wishes.omit === undefined ? undefined : omit,
+    arrangement: listWithin(asked.arrangement, formula),
+  }
+}
+
+const listWithin = (arrangement: Question['arrangement'], formula: Formula): Question['arrangement'] =>
+  arrangement.kind === 'list' && !arrangement.degrees.every((degree) => formula.includes(degree))
+    ? { kind: 'any' }
+    : arrangement
 
 function withStrings(
   asked: Question,
-  strings: { readonly text: string; readonly at: number } | 'any' | undefined,
+  strings: StringsNamed | undefined,
   player: Player,
   before: Question | undefined,
 ): Result<Question, FieldError> {
@@ -192,4 +121,53 @@ function withStrings(
   return read.ok
     ? ok({ ...asked, strings: read.value })
     : fail({ ...read.error, field: 'strings', at: strings.at + read.error.at })
+}
+
+const FRETS_ONLY = /^[\dxX\s.,-]+$/
+
+/** Whether digits name strings: they fall, and none comes twice. */
+const fallsOnly = (numbers: readonly number[]): boolean =>
+  numbers.every((number, index) => number > 0 && (index === 0 || number < (numbers[index - 1] as number)))
+
+/** Frets for every string, by themselves or with a tuning; `undefined` where the words are something else. */
+function typedFrets(
+  words: readonly Piece[],
+  player: Player,
+  before: Question | undefined,
+): Result<TypedLine, FieldError> | undefined {
+  const behind = words.findIndex(({ text }) => /^in$/i.test(text))
+  const own = behind < 0 ? words : words.slice(0, behind)
+  const text = own.map((word) => word.text).join(' ')
+  if (own.length === 0 || !FRETS_ONLY.test(text)) return undefined
+  const tuned = readWishes(words.slice(own.length), before?.chord ?? { root: 'C', formula: ['R', '5'] }, player)
+  if (!tuned.ok) return tuned
+  const tuning = 'tuning' in tuned.value ? tuned.value.tuning : before?.tuning
+  const instrument = instrumentFor({ tuning }, player)
+  const count = instrument.tuning.strings.length
+  if (!/[xX]/.test(text)) {
+    const read = readFrets(text)
+    const numbers = read.ok ? read.value.map((fret) => fret ?? 0) : []
+    if (numbers.length === 0 || fallsOnly(numbers)) return undefined
+    // Digits that fit no neck may still be anything else: an order of tones, a list of strings.
+    if (numbers.length !== count && !text.includes('0')) return undefined
+  }
+  const at = own[0]?.at ?? 0
+  const frets = readFrets(text, count)
+  if (!frets.ok) return fail({ ...frets.error, field: 'line', at: at + frets.error.at })
+  const neck = neckOf(instrument)
+  const high = frets.value.findIndex((fret) => fret !== null && fret > neck.lastFret)
+  if (high >= 0) return fail({ code: 'not_a_fret', field: 'line', at, text: String(frets.value[high]) })
+  const chord = namesOf(frets.value, neck)[0]?.chord ?? before?.chord ?? { root: 'C', formula: ['R', '5'] }
+  // An inversion's own bass is told by the bass word, not by the symbol.
+  const plain: Chord = { root: chord.root, formula: chord.formula }
+  const isOwn = voicingOf(plain, frets.value, neck) !== undefined
+  const shape = { chord: isOwn ? plain : chord, frets: frets.value, tuning: instrument.tuning }
+  const question = questionOfShape(shape, player)
+  const sameTuning = tuning === undefined || writeTuning(tuning) === writeTuning(player.instrument.tuning)
+  return ok({
+    question: { ...question, tuning: sameTuning ? undefined : tuning },
+    frets: frets.value,
+    states: false,
+    kept: [],
+  })
 }

@@ -3,7 +3,7 @@ import type { HandProfile } from '../hand/index.ts'
 import type { Fret, Instrument, StringSet, StringSetError, Tuning, TuningError } from '../neck/index.ts'
 import type { Degree, NamingSystem } from '../pitch/index.ts'
 import type { TextErrorOf } from '../result/index.ts'
-import type { ArrangementChoice, ArrangementError, OpenStrings } from '../voicing/index.ts'
+import type { ArrangementChoice, ArrangementError, FretsError, OpenStrings } from '../voicing/index.ts'
 
 /** What is asked: the sentence as a value. What is `undefined` is left free. */
 export interface Question {
@@ -45,6 +45,7 @@ export type QuestionError =
   | ArrangementError
   | TuningError
   | StringSetError
+  | FretsError
   | TextErrorOf<{
       not_a_number: { least: number; most: number }
       not_one_of: { choices: readonly string[] }
@@ -53,6 +54,8 @@ export type QuestionError =
       line_too_long: { most: number }
       nothing_typed: object
       not_a_wish: object
+      /** The shape in hand was said to be a chord that it is not. */
+      not_the_shape: object
     }>
 
 /** With the field of the address, of HTTP or of the typed line in which it stood. */

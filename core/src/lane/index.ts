@@ -1,0 +1,22 @@
+/**
+ * Lane: one playable shape for every step of a key, up the neck.
+ *   Key ─chordScale→ steps ─laneOf(ask, neck, hand)→ Lane, with every hop, and why a step stands elsewhere or not at all
+ *   texts ─readAsk, readKeyLine→ asks; asks ─laneThatFits→ the one that suits a key
+ */
+export type { LaneError, LaneTexts } from './askText.ts'
+export { LANE_ARRANGEMENTS, readAsk, readOrder, writeAsk, writeOrder } from './askText.ts'
+export type { LaneFit } from './fits.ts'
+export { byFit, fitOf, laneThatFits } from './fits.ts'
+export type { KeyLine, KeyLineError } from './keyLine.ts'
+export { readKeyLine, writeKeyLine } from './keyLine.ts'
+export type { KeyFit, KeyOnNeck, KeyQuestion, LaneInKey } from './keyOnNeck.ts'
+export { keyOnNeck, lanesOfAllKeys, usualAsks } from './keyOnNeck.ts'
+export { laneOf } from './lane.ts'
+export { laneNames } from './names.ts'
+export { nearestShape } from './nearest.ts'
+export { orderAt, toneOf } from './shapeAt.ts'
+export { tonesOn } from './tonesOn.ts'
+export type {
+  Instead, Lane, LaneAsk, LaneGap, LaneOptions, LaneShape, LaneStep, PlacedTone, ToneNumber,
+} from './types.ts' // biome-ignore format: a list
+export { usualOrders } from './usual.ts'

@@ -1,0 +1,116 @@
+/** All of a key on one neck: its steps, its lanes, and which lane fits each of the twelve keys. */
+import type { HandProfile } from '../hand/index.ts'
+import {
+  chordScale,
+  type Depth,
+  type DepthSchool,
+  type Key,
+  keysByFourths,
+  plainestKey,
+  type ScaleStep,
+} from '../key/index.ts'
+import type { Neck } from '../neck/index.ts'
+import { pitchClassOf } from '../pitch/index.ts'
+import { type LaneFit, laneThatFits } from './fits.ts'
+import { laneOf } from './lane.ts'
+import type { Lane, LaneAsk } from './types.ts'
+
+export interface KeyQuestion {
+  readonly key: Key
+  readonly depth: Depth
+  readonly school: DepthSchool
+  /** One or two lanes. */
+  readonly asks: readonly LaneAsk[]
+  readonly fifthInBass: boolean
+}
+
+export interface KeyFit {
+  readonly key: Key
+  readonly fit: LaneFit | undefined
+}
+
+export interface KeyOnNeck {
+  readonly steps: readonly ScaleStep[]
+  readonly lanes: readonly Lane[]
+  /** By fourths from G, whichever key is asked: each stands where it stood. */
+  readonly fits: readonly KeyFit[]
+}
+
+/** Lanes use frets to here, or as far as the hand comes. */
+const FRET_MAX = 17
+
+/** Lanes by their roots on the lowest strings of the usual six. */
+export function usualAsks({ open }: Pick<Neck, 'open'>): readonly LaneAsk[] {
+  const low = Math.max(0, open.length - 6)
+  return [
+    { kind: 'root', string: low },
+    { kind: 'root', string: low + 1 },
+  ]
+}
+
+/** What a key may be played in: the lanes that are asked for; of one by its root, the neighbouring root string too. */
+function asksToFit(asks: readonly LaneAsk[], neck: Neck): readonly LaneAsk[] {
+  return asks.length === 1 && asks[0]?.kind === 'root' ? usualAsks(neck) : asks
+}
+
+export function keyOnNeck(question: KeyQuestion, neck: Neck, profile: HandProfile): KeyOnNeck {
+  const { key, depth, school, asks, fifthInBass } = question
+  const options = optionsFor(neck, fifthInBass)
+  const steps = chordScale(key, depth, school)
+  const fits = fitsOfAll(question, neck, profile)
+  return {
+    steps,
+    lanes: asks.map((ask) => laneOf(steps, ask, neck, profile, options)),
+    fits: keysByFourths(key, fourthsFromG(key)).map((one) => ({ key: one, fit: fits[pitchClassOf(one.tonic)] })),
+  }
+}
+
+const optionsFor = ({ lastFret }: Neck, fifthInBass: boolean) => ({
+  fretMax: Math.min(FRET_MAX, lastFret),
+  fifthInBass,
+})
+
+/** How many fourths a tonic lies above G: twelve fourths come back. */
+const fourthsFromG = ({ tonic }: Key): number => (5 * (pitchClassOf(tonic) - 7) + 120) % 12
+
+/** Fits that were counted last, by all that they depend on; they are the same whatever key is asked. */
+const counted = new Map<string, readonly (LaneFit | undefined)[]>()
+const MOST_COUNTED = 12
+
+/** By pitch class of the tonic. */
+function fitsOfAll(
+  { key, depth, school, asks, fifthInBass }: KeyQuestion,
+  neck: Neck,
+  profile: HandProfile,
+): readonly (LaneFit | undefined)[] {
+  const toFit = asksToFit(asks, neck)
+  const all = JSON.stringify([key.scale.name, depth, school, toFit, fifthInBass, neck, profile])
+  const before = counted.get(all)
+  if (before) return before
+  const options = optionsFor(neck, fifthInBass)
+  const fits = Array.from({ length: 12 }, (_, pitchClass) =>
+    laneThatFits(plainestKey(pitchClass, key.scale), depth, school, toFit, neck, profile, options),
+  )
+  if (counted.size >= MOST_COUNTED) counted.clear()
+  counted.set(all, fits)
+  return fits
+}
+
+export interface LaneInKey {
+  readonly key: Key
+  readonly lane: Lane
+}
+
+/** One lane in twelve keys, by fourths from the asked one. */
+export function lanesOfAllKeys(
+  { key, depth, school, fifthInBass }: KeyQuestion,
+  ask: LaneAsk,
+  neck: Neck,
+  profile: HandProfile,
+): readonly LaneInKey[] {
+  const options = optionsFor(neck, fifthInBass)
+  return keysByFourths(key, 0).map((one) => ({
+    key: one,
+    lane: laneOf(chordScale(one, depth, school), ask, neck, profile, options),
+  }))
+}

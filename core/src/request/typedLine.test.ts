@@ -1,0 +1,155 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { CATALOGUE, writeSymbol } from '../chord/index.ts'
+import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
+import { writeFrets } from '../voicing/index.ts'
+import { type Question, readTypedLine, readWhatCanBe, writeQuestion } from './index.ts'
+import { PLAYER } from './player.testkit.ts'
+
+const read = (line: string, before?: Question) => {
+  const typed = readTypedLine(line, PLAYER, before)
+  if (!typed.ok) throw new Error(`${line}: ${typed.error.code} at ${typed.error.at}`)
+  return typed.value
+}
+const question = (line: string, before?: Question) => read(line, before).question
+const params = (line: string, before?: Question) => writeQuestion(question(line, before), 6)
+const inHand = question('Ebmaj7 drop2 5432')
+
+describe('wishes alone are about the chord in hand', () => {
+  test.each([
+    ['drop3 6432', { chord: 'Ebmaj7', arrangement: 'drop-3', strings: '6432' }],
+    ['Drop3 6432', { chord: 'Ebmaj7', arrangement: 'drop-3', strings: '6432' }],
+    ['2nd inversion', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', bass: '5' }],
+    ['root position', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', bass: 'R' }],
+    ['rootless', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', omit: 'R' }],
+    ['no 5', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', omit: '5' }],
+    ['triad', { chord: 'Eb', arrangement: 'drop-2', strings: '5432' }],
+    ['power chord', { chord: 'Eb5', arrangement: 'drop-2', strings: '5432' }],
+    ['fret 5', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', fretMin: '5', fretMax: '9' }],
+    ['7th fret', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', fretMin: '7', fretMax: '11' }],
+    ['frets 3-8', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', fretMin: '3', fretMax: '8' }],
+    ['frets 3 to 8', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', fretMin: '3', fretMax: '8' }],
+    ['in open G', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', tuning: 'D2,G2,D3,G3,B3,D4' }],
+    ['barre', { chord: 'Ebmaj7', arrangement: 'drop-2', doubling: 'true' }],
+    ['any strings any', { chord: 'Ebmaj7' }],
+    ['5th top', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', top: '5' }],
+  ])('%s', (line, expected) => expect(params(line, inHand)).toEqual(expected))
+
+  test('without anything in hand they are about nothing', () =>
+    expect(readTypedLine('drop3 6432', PLAYER)).toMatchObject({ ok: false, error: { code: 'nothing_typed', at: 0 } }))
+})
+
+describe('frets are taken into hand and named', () => {
+  test.each([
+    ['x3545x', 'x3545x', 'Cmaj7'],
+    ['5 x 5 5 4 x', '5x554x', 'Am7b5'],
+    ['x-10-12-10-12-x', 'x-10-12-10-12-x', 'G7'],
+    ['x32010', 'x32010', 'C'],
+    ['320003', '320003', 'G'],
+    ['3 2 0 0 0 3', '320003', 'G'],
+    ['133211', '133211', 'F'],
+    ['5x55xx', '5x55xx', 'Am7'],
+    ['x2323x', 'x2323x', 'Bm7b5'],
+  ])('%s', (line, frets, chord) => {
+    const typed = read(line, inHand)
+    expect([typed.frets && writeFrets(typed.frets), writeSymbol(typed.question.chord, { ascii: true })]).toEqual([
+      frets,
+      chord,
+    ])
+  })
+  test.each(['654321', '5432', '6 4 3 2'])('%s are strings', (line) =>
+    expect([read(line, inHand).frets, params(line, inHand)['strings']]).toEqual([undefined, line.replaceAll(' ', '')]),
+  )
+  test.each([
+    ['x3545', 'fret_count'],
+    ['x3545xx', 'fret_count'],
+    ['x-3-5-34-5-x', 'not_a_fret'],
+  ])('%s is refused: %s', (line, code) =>
+    expect(readTypedLine(line, PLAYER, inHand)).toMatchObject({ ok: false, error: { code } }),
+  )
+  test('in another tuning they are of that neck', () =>
+    expect(params('002230 in dadgad')).toMatchObject({ tuning: 'D2,A2,D3,G3,A3,D4' }))
+})
+
+describe('degrees', () => {
+  test.each([
+    ['3 7 R 5 on 6521', { chord: 'Ebmaj7', arrangement: '3-7-R-5', strings: '6521' }],
+    ['R 5 7 3', { chord: 'Ebmaj7', arrangement: 'R-5-7-3', strings: '5432' }],
+    ['R573', { chord: 'Ebmaj7', arrangement: 'R-5-7-3', strings: '5432' }],
+    ['Cm7 R 5 7 3', { chord: 'Cm7', arrangement: 'R-5-b7-b3', strings: '5432' }],
+    ['C7 R 7 3', { chord: 'C7', arrangement: 'R-b7-3', strings: '5432', omit: '5' }],
+    ['m3 m3 m3', { chord: 'Ebdim7', arrangement: 'drop-2', strings: '5432' }],
+    ['R b3 5 b7', { chord: 'Ebm7', arrangement: 'drop-2', strings: '5432' }],
+    ['1 3 5', { chord: 'Eb', arrangement: 'drop-2', strings: '5432' }],
+    ['A R 3 5', { chord: 'A', arrangement: 'drop-2', strings: '5432' }],
+  ])('%s', (line, expected) => expect(params(line, inHand)).toEqual(expected))
+
+  test('a tone that the chord lacks joins it', () =>
+    expect(params('3 7 R 5', question('C'))).toEqual({ chord: 'Cmaj7', arrangement: '3-7-R-5' }))
+})
+
+describe('what is asked together holds together', () => {
+  test.each([
+    ['C no root 5th bass', { chord: 'C', omit: 'R', bass: '5' }],
+    ['Cmaj9 rootless no 5', { chord: 'Cmaj9', omit: 'R,5' }],
+    ['Cm7 third in the bass fifth on top no root', { chord: 'Cm7', bass: 'b3', top: '5', omit: 'R' }],
+    ['Dm9 rootless', { chord: 'Dm9', omit: 'R' }],
+    ['C open position', { chord: 'C', open: 'allow', fretMax: '4' }],
+    ['Am7 above fret 7', { chord: 'Am7', fretMin: '7', fretMax: '17' }],
+    ['C triad drop 2', { chord: 'C', arrangement: 'drop-2' }],
+    ['E5', { chord: 'E5' }],
+  ])('%s', (line, expected) => expect(params(line)).toEqual(expected))
+  test.each([
+    ['C 7th bass', 'not_a_chord_tone', 2],
+    ['C no 7', 'not_a_chord_tone', 5],
+    ['C 3rd inversion', 'not_a_chord_tone', 2],
+    ['C fret 40', 'not_a_number', 7],
+    ['C sideways', 'not_a_wish', 2],
+  ])('%s is refused: %s', (line, code, at) =>
+    expect(readTypedLine(line, PLAYER, inHand)).toMatchObject({ ok: false, error: { code, at } }),
+  )
+})
+
+test('this is G7 names what is in hand', () => {
+  for (const line of ['this is G7', 'is G7', '= G7', 'it’s G7'])
+    expect([read(line, inHand).states, params(line, inHand)['chord']]).toEqual([true, 'G7'])
+  expect(read('G7', inHand).states).toBe(false)
+})
+
+test('wishes that a new chord does not name are kept, and told to be', () => {
+  expect(read('Am', inHand).kept).toEqual(['arrangement', 'strings'])
+  expect(read('Am close 432', inHand).kept).toEqual([])
+  expect(read('Am', question('Ebmaj7 fret 5')).kept).toEqual(['frets'])
+})
+
+test('every symbol of the catalogue is a chord and no wish, with every root', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...CATALOGUE), fc.constantFrom('A', 'Bb', 'C', 'D', 'F#'), ({ formula }, root) => {
+      const line = writeSymbol({ root: root as 'A', formula }, { ascii: true })
+      expect(question(line, inHand).chord).toMatchObject({ root, formula })
+    }),
+  )
+})
+
+test('a field of an address that is wrong loses only itself', () => {
+  const texts = { chord: 'Ebmaj7', arrangement: 'dorp-2', strings: '5432', bass: '9', tuning: 'nowhere', fretMin: '3' }
+  const { question: left, error } = readWhatCanBe(texts, PLAYER, 'C')
+  expect(writeQuestion(left, 6)).toEqual({ chord: 'Ebmaj7', strings: '5432', fretMin: '3' })
+  expect(error).toMatchObject({ field: 'arrangement' })
+  expect(writeQuestion(readWhatCanBe({ ...texts, chord: 'Q' }, PLAYER, 'C').question, 6)).toMatchObject({
+    chord: 'C',
+    strings: '5432',
+  })
+})
+
+test('frets that any shape has are read back as that shape', () => {
+  const neck = neckOf(STANDARD_INSTRUMENT)
+  const fret = fc.option(fc.integer({ min: 0, max: neck.lastFret }), { freq: 4 })
+  fc.assert(
+    fc.property(fc.array(fret, { minLength: 6, maxLength: 6 }), (frets) => {
+      const text = writeFrets(frets)
+      fc.pre(frets.some((one) => one !== null) && /x/.test(text))
+      expect(read(text, inHand).frets).toEqual(frets)
+    }),
+  )
+})
