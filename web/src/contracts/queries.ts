@@ -1,4 +1,7 @@
 /** The queries of the HTTP interface: every field as it stands in the address; core reads the music in it. */
+
+import { DEPTH_SCHOOLS, DEPTHS } from '@nestling/core/key'
+import { LANE_ARRANGEMENTS } from '@nestling/core/lane'
 import { QUESTION_FIELDS, type QuestionField } from '@nestling/core/request'
 import * as v from 'valibot'
 import { text } from './text.ts'
@@ -65,4 +68,27 @@ export const ArpeggioQuery = v.strictObject({
   direction: v.optional(v.picklist(['up', 'down', 'up-down', 'round']), 'up'),
   pattern: v.optional(v.picklist(['straight', 'broken', 'threes', 'fours']), 'straight'),
   tuning: TUNING,
+})
+
+const KEY_FIELDS = {
+  tonic: text(8),
+  scale: v.optional(text(40), 'major'),
+  depth: v.optional(v.picklist(DEPTHS), 'sevenths'),
+  school: v.optional(v.picklist(DEPTH_SCHOOLS), 'honest'),
+}
+export const KeyQuery = v.strictObject(KEY_FIELDS)
+
+export const LaneQuery = v.strictObject({
+  ...KEY_FIELDS,
+  root: v.optional(text(20)),
+  strings: v.optional(text(20)),
+  arrangement: v.optional(v.picklist(LANE_ARRANGEMENTS)),
+  order: v.optional(text(24)),
+  forms: v.optional(v.picklist(['1', '2', '3', '4'])),
+  tones: v.optional(text(40)),
+  ring: v.optional(text(20)),
+  /** Strings that are told to be silent: those that nothing else is said of are anyway. */
+  silent: v.optional(text(20)),
+  tuning: TUNING,
+  fretMax: v.optional(v.pipe(whole('a fret'), v.minValue(5, 'at least 5'), v.maxValue(24, 'at most 24')), '17'),
 })

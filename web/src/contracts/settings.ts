@@ -25,6 +25,8 @@ export const Settings = v.object({
   withBassPlayer: v.boolean(),
   /** The lowest string drawn on top. */
   lowOnTop: v.boolean(),
+  /** The shapes found as bars under the neck, or as small necks. */
+  foundAs: v.picklist(['bars', 'necks']),
   strum: v.picklist(['down', 'up']),
   /** Milliseconds between neighbouring strings. */
   strumMs: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(200)),
@@ -71,6 +73,7 @@ export const DEFAULT_SETTINGS: Settings = {
   thumb: false,
   withBassPlayer: false,
   lowOnTop: false,
+  foundAs: 'bars',
   strum: 'down',
   strumMs: 34,
   bassStandIn: false,

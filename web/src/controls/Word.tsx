@@ -22,9 +22,11 @@ export interface WordProps<Value> {
   readonly take: (value: Value) => void
   /** What the counts are counts of; without it there are none. */
   readonly counted?: string | undefined
+  /** Takes the choice before (−1) or after (1) the present one, at once: what ↑ and ↓ do on the closed word. */
+  readonly step?: ((by: 1 | -1) => void) | undefined
 }
 
-export function Word<Value>({ label, now, useChoices, take, counted }: WordProps<Value>) {
+export function Word<Value>({ label, now, useChoices, take, counted, step }: WordProps<Value>) {
   const [opened, setOpened] = useState(false)
   const id = `word-${label.replaceAll(' ', '-')}`
   const button = (
@@ -35,6 +37,11 @@ export function Word<Value>({ label, now, useChoices, take, counted }: WordProps
       aria-haspopup="menu"
       aria-expanded={opened}
       onClick={() => setOpened(true)}
+      onKeyDown={(event) => {
+        if (!step || (event.key !== 'ArrowDown' && event.key !== 'ArrowUp')) return
+        event.preventDefault()
+        step(event.key === 'ArrowDown' ? 1 : -1)
+      }}
     >
       {now}
     </UnstyledButton>
@@ -54,8 +61,9 @@ export function Word<Value>({ label, now, useChoices, take, counted }: WordProps
   )
 }
 
-function Choices<Value>({ label, useChoices, take, counted }: Omit<WordProps<Value>, 'now'>) {
-  const choices = useChoices()
+function Choices<Value>({ label, useChoices, take, counted }: Omit<WordProps<Value>, 'now' | 'step'>) {
+  // What would find nothing comes last; it can still be taken.
+  const choices = useChoices().toSorted((a, b) => Number(a.count === 0) - Number(b.count === 0))
   return (
     <>
       <Menu.Label className={classes['head']}>

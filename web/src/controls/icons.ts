@@ -1,10 +1,7 @@
 /** One module for every icon, imported file by file: the package's index would put five thousand into the build. */
-export { default as IconArrowBackUp } from '@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs'
-export { default as IconArrowForwardUp } from '@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs'
 export { default as IconBookmark } from '@tabler/icons-react/dist/esm/icons/IconBookmark.mjs'
 export { default as IconCheck } from '@tabler/icons-react/dist/esm/icons/IconCheck.mjs'
 export { default as IconChevronDown } from '@tabler/icons-react/dist/esm/icons/IconChevronDown.mjs'
-export { default as IconTray } from '@tabler/icons-react/dist/esm/icons/IconInbox.mjs'
 export { default as IconMinus } from '@tabler/icons-react/dist/esm/icons/IconMinus.mjs'
 export { default as IconMoon } from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs'
 export { default as IconPencil } from '@tabler/icons-react/dist/esm/icons/IconPencil.mjs'

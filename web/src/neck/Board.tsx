@@ -59,7 +59,7 @@ export const Board = memo(function Board({ layout, openNames, naming, capo }: Bo
       {openNames.map((name, index) => (
         <text
           key={index}
-          x={nut - layout.direction * 60}
+          x={nut - layout.direction * (layout.before - 24)}
           y={layout.stringY(index) + 5}
           className={classes['stringName']}
         >

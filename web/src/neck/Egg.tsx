@@ -16,6 +16,9 @@ export interface EggProps {
   readonly moved?: boolean
 }
 
+/** Below this size an egg has no room for a second rim, and its label needs all there is. */
+const SMALL = 12
+
 /** A tone: a small tilted oval whose filling tells how much it matters. */
 export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved = false }: EggProps) {
   const weight = toneWeight(degree)
@@ -25,14 +28,14 @@ export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 
     <g className={classes['egg']} data-weight={weight} data-kind={kind}>
       {moved && <ellipse {...shape} rx={size + 4.5} ry={height + 4.5} className={classes['halo']} />}
       <ellipse {...shape} rx={size} ry={height} className={classes['body']} />
-      {weight === 'extension' && kind === 'sounding' && (
+      {weight === 'extension' && kind === 'sounding' && size > SMALL && (
         <ellipse {...shape} rx={size - 3.6} ry={height - 3.4} className={classes['innerRim']} />
       )}
       {label !== undefined && label !== '' && (
         <text
           x={x}
           y={y + size * 0.28}
-          fontSize={Math.min(size * 0.82, (size * 2.6) / Math.max(1.6, [...label].length))}
+          fontSize={Math.min(size * (size > SMALL ? 0.82 : 0.95), (size * 2.6) / Math.max(1.6, [...label].length))}
           className={classes['label']}
         >
           {label}
@@ -42,21 +45,28 @@ export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 
   )
 })
 
-/** The speckles of thirds and sevenths; once per page. */
+/** Thirds are dotted, sevenths stroked: told apart without their hues. Once per page. */
 export function EggPatterns() {
   return (
     <svg width="0" height="0" aria-hidden="true" style={{ position: 'absolute' }}>
       <defs>
-        {(['third', 'seventh'] as const).map((weight) => (
-          <pattern key={weight} id={`speckle-${weight}`} width="11" height="10" patternUnits="userSpaceOnUse">
-            <rect width="11" height="10" fill={`var(--${weight}-wash)`} />
-            <g fill={`var(--${weight})`} opacity="0.7">
-              <circle cx="2.5" cy="2.5" r="1.15" />
-              <circle cx="7.5" cy="5.6" r="0.8" />
-              <circle cx="4" cy="8.2" r="0.65" />
-            </g>
-          </pattern>
-        ))}
+        <pattern id="speckle-third" width="5" height="5" patternUnits="userSpaceOnUse">
+          <rect width="5" height="5" fill="var(--third-wash)" />
+          <g fill="var(--third)" opacity="0.75">
+            <circle cx="1.2" cy="1.2" r="0.8" />
+            <circle cx="3.7" cy="3.7" r="0.8" />
+          </g>
+        </pattern>
+        <pattern
+          id="speckle-seventh"
+          width="4.2"
+          height="4.2"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(55)"
+        >
+          <rect width="4.2" height="4.2" fill="var(--seventh-wash)" />
+          <path d="M0 1.2H4.2" stroke="var(--seventh)" strokeWidth="1" opacity="0.6" />
+        </pattern>
       </defs>
     </svg>
   )

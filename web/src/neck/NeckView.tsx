@@ -1,5 +1,5 @@
-/** The true-scale neck: the shape in hand, its other inversions as stepping stones, its ghosts and the reach bar. */
-import type { HandProfile, HandVerdict, SilentString } from '@nestling/core/hand'
+/** The true-scale neck: the shape in hand, its other inversions as stepping stones, and its ghosts. */
+import type { SilentString } from '@nestling/core/hand'
 import type { Neck } from '@nestling/core/neck'
 import type { Degree } from '@nestling/core/pitch'
 import type { Frets, GhostTone, Voicing } from '@nestling/core/voicing'
@@ -8,7 +8,7 @@ import { degreeSign } from '../words/degrees.ts'
 import { Board, type BoardProps, Strings } from './Board.tsx'
 import { Egg } from './Egg.tsx'
 import type { NeckLayout } from './layout.ts'
-import { ReachBar } from './ReachBar.tsx'
+import classes from './neck.module.css'
 
 /** A tone on a string, ready to be drawn. */
 export interface DrawnTone {
@@ -23,9 +23,6 @@ export interface DrawnTone {
 export interface NeckViewProps {
   readonly neck: Neck
   readonly board: BoardProps
-  readonly hand: HandProfile
-  /** What the hand says to the frets. */
-  readonly verdict: HandVerdict | undefined
   readonly frets: Frets | undefined
   readonly tones: readonly DrawnTone[]
   readonly silent: readonly SilentString[]
@@ -76,7 +73,6 @@ export function NeckView(props: NeckViewProps) {
           />
         </g>
       ))}
-      {frets && props.verdict && <ReachBar frets={frets} layout={layout} hand={props.hand} verdict={props.verdict} />}
       {props.children}
     </>
   )
@@ -96,6 +92,7 @@ const Stones = memo(function Stones({
   // Keyed by place in the row: another chord moves the eggs that are there instead of making new ones.
   return stones.map((stone, index) => (
     <g key={index} data-testid="stone">
+      <Thread frets={stone.frets} layout={layout} />
       {stone.frets.map((fret, string) => {
         const place = `${string}:${fret}`
         if (fret === null || fret > layout.lastFret || taken.has(place)) return null
@@ -116,3 +113,11 @@ const Stones = memo(function Stones({
     </g>
   ))
 })
+
+/** A thin line through the tones of one inversion, string by string: they say that they belong together. */
+function Thread({ frets, layout }: { readonly frets: Frets; readonly layout: NeckLayout }) {
+  const points = frets.flatMap((fret, string) =>
+    fret === null || fret > layout.lastFret ? [] : [`${layout.tipX(fret)},${layout.stringY(string)}`],
+  )
+  return <polyline points={points.join(' ')} className={classes['thread']} />
+}

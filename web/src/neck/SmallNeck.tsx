@@ -7,27 +7,38 @@ export interface SmallNeckProps {
   readonly frets: readonly (number | null)[]
   readonly degrees: readonly (Degree | null)[]
   readonly width?: number
+  /** Frets in sight; left free, those around the shape. Shapes that are compared share one window. */
+  readonly from?: number
+  readonly to?: number
+  /** Between two strings, in px. */
+  readonly row?: number
+  /** Without numbers the neck is a sign beside a name. */
+  readonly numbered?: boolean
 }
 
 const LEFT = 16
 const TOP = 7
 const FRET_NUMBER_HEIGHT = 13
 
-export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {
+export function SmallNeck(props: SmallNeckProps) {
+  const { frets, degrees, width = 148, numbered = true } = props
   const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
   const lowest = pressed.length === 0 ? 1 : Math.min(...pressed)
   const highest = pressed.length === 0 ? 1 : Math.max(...pressed)
-  const first = highest <= 5 ? 1 : lowest
-  const shown = Math.max(5, highest - first + 1)
-  const row = frets.length <= 6 ? 9 : 52 / (frets.length - 1)
+  const first = props.from ?? (highest <= 5 ? 1 : lowest)
+  const shown = Math.max(props.to === undefined ? 5 : props.to - first + 1, highest - first + 1)
+  const row = props.row ?? (frets.length <= 6 ? 9 : 52 / (frets.length - 1))
+  const numbersHeight = numbered ? FRET_NUMBER_HEIGHT : 0
   const bottom = TOP + (frets.length - 1) * row
   const fretWidth = (width - LEFT - 4) / shown
+  // No egg touches another, on the next string or in the next fret.
+  const eggSize = Math.min((row - 0.6) / 1.5, (fretWidth - 1) / 2)
   const x = (fret: number) => LEFT + (fret - first + 1) * fretWidth
   return (
     <svg
       width={width}
-      height={bottom + 5 + FRET_NUMBER_HEIGHT}
-      viewBox={`0 0 ${width} ${bottom + 5 + FRET_NUMBER_HEIGHT}`}
+      height={bottom + 5 + numbersHeight}
+      viewBox={`0 0 ${width} ${bottom + 5 + numbersHeight}`}
       className={classes['small']}
       aria-hidden="true"
     >
@@ -37,7 +48,7 @@ export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {
         d={lines(frets.length, (index) => `M${LEFT} ${bottom - index * row}H${width - 4}`)}
         className={classes['smallString']}
       />
-      {Array.from({ length: shown }, (_, index) => first + index)
+      {Array.from({ length: numbered ? shown : 0 }, (_, index) => first + index)
         .filter((fret) => fret === first || fret === lowest || fret === highest)
         .map((fret) => (
           <text key={fret} x={x(fret) - fretWidth / 2} y={bottom + FRET_NUMBER_HEIGHT + 3}>
@@ -48,7 +59,7 @@ export function SmallNeck({ frets, degrees, width = 148 }: SmallNeckProps) {
         fret === null ? null : (
           <Egg
             key={string}
-            size={Math.min(6.2, row * 0.7)}
+            size={eggSize}
             x={fret === 0 ? LEFT - 8 : x(fret) - fretWidth * 0.45}
             y={bottom - string * row}
             degree={degrees[string] ?? 'R'}

@@ -7,6 +7,8 @@ export interface NeckLayout {
   /** The nut and the far end, wherever they lie. */
   readonly nut: number
   readonly end: number
+  /** Room before the nut. */
+  readonly before: number
   readonly top: number
   readonly bottom: number
   readonly strings: number
@@ -31,25 +33,46 @@ export interface NeckFacing {
   readonly leftHanded: boolean
 }
 
-const WIDTH = 1232
-const LEFT = 84
-const TOP = 20
-const UNDER_BOARD = 68
+/** What stands beside the board: before the nut, after the last fret, and under the lowest string. */
+export interface NeckMargins {
+  readonly before: number
+  readonly after: number
+  readonly under: number
+}
+/** Numbers and names of the strings only. */
+export const PLAIN_MARGINS: NeckMargins = { before: 84, after: 14, under: 68 }
+/** With the right hand's letters before the nut, and the notes that sound after the last fret. */
+export const TOLD_MARGINS: NeckMargins = { before: 108, after: 84, under: 40 }
+/** With the notes of a line after the last fret; its ruler stands below the drawing. */
+export const LINE_MARGINS: NeckMargins = { before: 84, after: 74, under: 16 }
 
-export function neckLayout(neck: Neck, lastFret: number, facing: NeckFacing): NeckLayout {
+const WIDTH = 1232
+const TOP = 20
+
+export function neckLayout(
+  neck: Neck,
+  lastFret: number,
+  facing: NeckFacing,
+  { before, after, under }: NeckMargins = PLAIN_MARGINS,
+): NeckLayout {
   const strings = neck.open.length
   const rowHeight = strings <= 6 ? 31 : Math.max(20, 190 / strings)
-  const plainEnd = WIDTH - 14
-  const scale = (plainEnd - 10 - LEFT) / fretDistanceMm(neck.scaleLengthMm, lastFret)
+  const plainEnd = WIDTH - after
+  const scale = (plainEnd - 10 - before) / fretDistanceMm(neck.scaleLengthMm, lastFret)
   const bottom = TOP + (strings - 1) * rowHeight
   const mirror = (x: number) => (facing.leftHanded ? WIDTH - x : x)
-  const fretX = (fret: number) => LEFT + scale * fretDistanceMm(neck.scaleLengthMm, fret)
+  const fretX = (fret: number) => before + scale * fretDistanceMm(neck.scaleLengthMm, fret)
+  // Asked for every shape of a long list: counted once.
+  const tips = Array.from({ length: lastFret + 1 }, (_, fret) =>
+    mirror(fret === 0 ? before - 20 : before + scale * fingertipMm(neck.scaleLengthMm, fret)),
+  )
   const row = (index: number) => (facing.lowOnTop ? index : strings - 1 - index)
   return {
     width: WIDTH,
-    height: bottom + UNDER_BOARD,
-    nut: mirror(LEFT),
+    height: bottom + under,
+    nut: mirror(before),
     end: mirror(plainEnd),
+    before,
     top: TOP,
     bottom,
     strings,
@@ -58,7 +81,7 @@ export function neckLayout(neck: Neck, lastFret: number, facing: NeckFacing): Ne
     direction: facing.leftHanded ? -1 : 1,
     scale,
     fretX: (fret) => mirror(fretX(fret)),
-    tipX: (fret) => mirror(fret === 0 ? LEFT - 20 : LEFT + scale * fingertipMm(neck.scaleLengthMm, fret)),
+    tipX: (fret) => tips[fret] ?? mirror(before + scale * fingertipMm(neck.scaleLengthMm, fret)),
     stringY: (index) => TOP + row(index) * rowHeight,
     fretAt: (x) => {
       const plain = mirror(x)

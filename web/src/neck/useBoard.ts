@@ -3,7 +3,7 @@ import type { Instrument, Neck } from '@nestling/core/neck'
 import { useMemo } from 'react'
 import type { Settings } from '../contracts/settings.ts'
 import type { BoardProps } from './Board.tsx'
-import { neckLayout } from './layout.ts'
+import { type NeckMargins, neckLayout, PLAIN_MARGINS } from './layout.ts'
 
 /** A neck is not shown shorter than this. */
 const FEWEST_FRETS = 15
@@ -14,12 +14,13 @@ export function useBoard(
   instrument: Instrument,
   { lowOnTop, naming }: Pick<Settings, 'lowOnTop' | 'naming'>,
   highest: number,
+  margins: NeckMargins = PLAIN_MARGINS,
 ): BoardProps {
   const lastFret = Math.min(neck.lastFret, Math.max(FEWEST_FRETS, highest))
   const leftHanded = instrument.handed === 'left'
   const layout = useMemo(
-    () => neckLayout(neck, lastFret, { lowOnTop, leftHanded }),
-    [neck, lastFret, lowOnTop, leftHanded],
+    () => neckLayout(neck, lastFret, { lowOnTop, leftHanded }, margins),
+    [neck, lastFret, lowOnTop, leftHanded, margins],
   )
   const openNames = useMemo(() => instrument.tuning.strings.map(({ name }) => name), [instrument])
   const capo = useMemo(() => {

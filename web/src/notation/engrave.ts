@@ -16,13 +16,24 @@ export interface EngraveOptions {
   readonly strings: number
   /** In pixels. */
   readonly width: number
+  /** Played again and again: the last barline says so. */
+  readonly repeats: boolean
+}
+
+/** Where a note stands, in pixels from the drawing's corner. */
+export interface Spot {
+  readonly x: number
+  /** The top of its system. */
+  readonly top: number
+  /** The lowest line of its TAB. */
+  readonly bottom: number
 }
 
 export interface Engraving {
   /** By the mark of a note: its staff note and its TAB numbers, all parts of it when it is held over. */
   readonly elements: readonly (readonly Element[])[]
-  /** By mark: where the note's system begins, in pixels from the top of the drawing. */
-  readonly tops: readonly number[]
+  /** By mark: where the note stands; a note that is held over, its first part. */
+  readonly spots: readonly Spot[]
   readonly systemPx: number
 }
 
@@ -69,9 +80,13 @@ const isShort = ({ value }: WrittenEvent): boolean => value === 'eighth' || valu
 const HEAD_PX = 92
 const NOTE_PX: Readonly<Record<WrittenValue, number>> = { whole: 60, half: 52, quarter: 46, eighth: 33, sixteenth: 27 }
 const LEAST_BAR_PX = 110
-const STAFF_PX = 92
+/** From the top of the staff's box to the TAB's, where no note lies lower than the guitar's own. */
+const STAFF_PX = 72
 const TAB_LINE_PX = 13
 const GAP_PX = 26
+const HALF_HEAD_PX = 6
+/** A line that fills no system is not spread over the whole page. */
+const MOST_SPREAD = 1.25
 
 /** Draws into an element, in place of what was there. */
 export async function engrave(
@@ -104,6 +119,33 @@ const barWidth = ({ events }: WrittenBar): number =>
     events.reduce((sum, event) => sum + NOTE_PX[event.value], 0),
   )
 
+interface PlacedBar {
+  readonly bar: number
+  readonly width: number
+}
+
+/** Bars into systems, as many as fit; of each system the bars share its room by what they hold. */
+function rowsOf(widths: readonly number[], room: number): readonly (readonly PlacedBar[])[] {
+  const rows: number[][] = []
+  let used = Number.POSITIVE_INFINITY
+  for (const [bar, width] of widths.entries()) {
+    if (used + width > room) {
+      rows.push([])
+      used = 0
+    }
+    rows.at(-1)?.push(bar)
+    used += width
+  }
+  const widthOf = (bar: number) => widths[bar] as number
+  return rows.map((row, index) => {
+    const natural = row.reduce((sum, bar) => sum + widthOf(bar), 0)
+    const spread = room / natural
+    // A last system is spread like the others, as far as that looks well.
+    const by = index === rows.length - 1 ? Math.min(spread, MOST_SPREAD) : spread
+    return row.map((bar) => ({ bar, width: widthOf(bar) * by }))
+  })
+}
+
 async function draw(
   vex: Vex,
   into: HTMLDivElement,
@@ -112,46 +154,46 @@ async function draw(
   isWanted: () => boolean,
 ): Promise<Engraving> {
   const began = performance.now()
-  const { strings, width } = options
-  const barPx = Math.max(...bars.map(barWidth), LEAST_BAR_PX)
-  const room = width - HEAD_PX - 8
-  const perSystem = Math.max(1, Math.floor(room / barPx))
-  const systems = Math.ceil(bars.length / perSystem)
-  // A line that fills no system is not spread over the whole page.
-  const each = systems > 1 || bars.length === perSystem ? room / perSystem : Math.min(barPx * 1.25, room / bars.length)
+  const { strings, width, repeats } = options
+  const rows = rowsOf(bars.map(barWidth), width - HEAD_PX - 8)
+  const systems = rows.length
   const headPx = headroom(bars)
-  const systemPx = headPx + STAFF_PX + (strings - 1) * TAB_LINE_PX + GAP_PX + 28
+  const staffPx = STAFF_PX + legroom(bars)
+  const systemPx = headPx + staffPx + (strings - 1) * TAB_LINE_PX + GAP_PX + 28
 
   const box = document.createElement('div')
   const renderer = new vex.Renderer(box, vex.Renderer.Backends.SVG)
   renderer.resize(width, systems * systemPx + 12)
   const context = renderer.getContext()
   const written: Drawn[] = []
-  const tops: number[] = []
+  const spots: Spot[] = []
   let held: Drawn | undefined
-  for (let system = 0; system < systems; system++) {
+  for (const [system, row] of rows.entries()) {
     if (system > 0) await breathe()
     if (!isWanted()) break
-    const row = bars.slice(system * perSystem, (system + 1) * perSystem)
-    for (const [index, bar] of row.entries()) {
+    let x = 4
+    for (const [index, { bar: number, width: barPx }] of row.entries()) {
+      const bar = bars[number] as WrittenBar
       const first = index === 0
-      const x = 4 + index * each + (first ? 0 : HEAD_PX)
-      const place = { x, top: system * systemPx + headPx, width: each + (first ? HEAD_PX : 0) }
+      const place = { x, top: system * systemPx + headPx, staffPx, width: barPx + (first ? HEAD_PX : 0) }
+      x += place.width
       const head = first ? (system === 0 ? 'clef and time' : 'clef') : 'none'
-      const drawn = drawBar(vex, context, bar, { strings, ...place, head })
+      const end = number < bars.length - 1 ? 'plain' : repeats ? 'again' : 'last'
+      const { drawn, bottom } = drawBar(vex, context, bar, { strings, ...place, head, end })
       for (const one of drawn) {
-        const { event } = one
+        const { event, pair } = one
         if (held && event.notes.length > 0) tie(vex, context, first ? undefined : held, one)
         held = event.tied ? one : undefined
         written.push(one)
-        if (event.mark !== undefined) tops[event.mark] ??= system * systemPx
+        if (event.mark !== undefined)
+          spots[event.mark] ??= { x: pair[0].getAbsoluteX() + HALF_HEAD_PX, top: system * systemPx, bottom }
       }
     }
   }
   box.querySelector('svg')?.setAttribute('aria-hidden', 'true')
   if (isWanted()) into.replaceChildren(...box.childNodes)
   performance.measure(ENGRAVED, { start: began })
-  return { tops, systemPx, elements: elementsByMark(written) }
+  return { spots, systemPx, elements: elementsByMark(written) }
 }
 
 /** The library finds what it drew in the document only: this is asked when the drawing stands there. */
@@ -179,8 +221,10 @@ interface BarPlace extends Pick<EngraveOptions, 'strings'> {
   /** In pixels; `top` is that of the staff's own box. */
   readonly x: number
   readonly top: number
+  readonly staffPx: number
   readonly width: number
   readonly head: 'clef and time' | 'clef' | 'none'
+  readonly end: 'plain' | 'last' | 'again'
 }
 
 /** A note that is held over, from the note before or from the end of the system above. */
@@ -196,16 +240,23 @@ function tie(vex: Vex, context: Context, from: Drawn | undefined, to: Drawn): vo
     .draw()
 }
 
-function drawBar(vex: Vex, context: Context, bar: WrittenBar, place: BarPlace): readonly Drawn[] {
-  const { strings, x, top, width, head } = place
+function drawBar(
+  vex: Vex,
+  context: Context,
+  bar: WrittenBar,
+  place: BarPlace,
+): { readonly drawn: readonly Drawn[]; readonly bottom: number } {
+  const { strings, x, top, staffPx, width, head, end } = place
   const { metre, events } = bar
   const staff = new vex.Stave(x, top, width)
-  const tab = new vex.TabStave(x, top + STAFF_PX, width, { numLines: strings, spacingBetweenLinesPx: TAB_LINE_PX })
+  const tab = new vex.TabStave(x, top + staffPx, width, { numLines: strings, spacingBetweenLinesPx: TAB_LINE_PX })
   if (head !== 'none') {
     staff.addClef('treble', 'default', '8vb')
     tab.addClef('tab')
   }
   if (head === 'clef and time') staff.addTimeSignature(`${metre.count}/${metre.unit}`)
+  const { REPEAT_END, END, SINGLE } = vex.BarlineType
+  for (const stave of [staff, tab]) stave.setEndBarType(end === 'again' ? REPEAT_END : end === 'last' ? END : SINGLE)
   const start = Math.max(staff.getNoteStartX(), tab.getNoteStartX())
   for (const stave of [staff, tab]) stave.setNoteStartX(start).setContext(context).draw()
 
@@ -227,7 +278,7 @@ function drawBar(vex: Vex, context: Context, bar: WrittenBar, place: BarPlace): 
   upper.draw(context, staff)
   lower.draw(context, tab)
   for (const sign of [...beams, ...tuplets]) sign.setContext(context).draw()
-  return drawn
+  return { drawn, bottom: tab.getYForLine(strings - 1) }
 }
 
 /** Rows of events that stand in one beat and pass the test, in order. */
@@ -272,9 +323,18 @@ function headroom(bars: readonly WrittenBar[]): number {
   return Math.max(0, needed - ABOVE_STAFF_PX)
 }
 
+/** What notes below the guitar's low E need between staff and TAB. */
+function legroom(bars: readonly WrittenBar[]): number {
+  const steps = bars.flatMap(({ events }) =>
+    events.flatMap(({ notes }) => notes.map(({ pitch }) => stepOnStaff(pitch))),
+  )
+  return Math.max(0, LOW_E - Math.min(LOW_E, ...steps)) * STEP_PX
+}
+
 /** Letters above C0; the guitar is written an octave higher than it sounds. */
 const stepOnStaff = ({ name, octave }: Pitch): number => 7 * (octave + 1) + letterIndexOf(name)
 const TOP_LINE = 7 * 5 + 3
+const LOW_E = 7 * 3 + 2
 
 /** One beam a beat; a note that is left alone keeps its flag. */
 function beamsOf(vex: Vex, drawn: readonly Drawn[]) {

@@ -1,6 +1,7 @@
 /** The frame that every view stands in: its heading, what is said aloud, the keys and their list. */
-import { type ReactNode, useMemo, useState } from 'react'
-import { KeysHelp } from './KeysHelp.tsx'
+import { useStore } from '@nanostores/react'
+import { lazy, type ReactNode, Suspense, useMemo } from 'react'
+import { $keysOpen, openKeys } from './help.ts'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
 import { usePageKeys } from './pageKeys.ts'
 
@@ -15,12 +16,15 @@ export interface FrameProps {
   readonly children: ReactNode
 }
 
+/** The dialog is seldom opened: it loads when it is. */
+const KeysHelp = lazy(() => import('./KeysHelp.tsx'))
+
 const NONE: readonly KeyLine[] = []
 const NO_ACTS: SharedActs = {}
 
 export function Frame({ heading, announcement = '', acts = NO_ACTS, keys = NONE, children }: FrameProps) {
-  const [help, setHelp] = useState(false)
-  const lines = useMemo(() => keyLines(acts, keys, () => setHelp(true)), [acts, keys])
+  const help = useStore($keysOpen)
+  const lines = useMemo(() => keyLines(acts, keys, openKeys), [acts, keys])
   usePageKeys(useMemo(() => pageKeysOf(lines, acts), [lines, acts]))
   return (
     <>
@@ -29,7 +33,11 @@ export function Frame({ heading, announcement = '', acts = NO_ACTS, keys = NONE,
       <p className="heard-only" aria-live="polite">
         {announcement}
       </p>
-      <KeysHelp lines={lines} opened={help} close={() => setHelp(false)} />
+      {help && (
+        <Suspense>
+          <KeysHelp lines={lines} close={() => $keysOpen.set(false)} />
+        </Suspense>
+      )}
     </>
   )
 }

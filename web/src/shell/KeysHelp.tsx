@@ -1,18 +1,8 @@
 import { Modal } from '@mantine/core'
-import { memo } from 'react'
 import classes from './KeysHelp.module.css'
 import type { KeyLine } from './keyTable.ts'
 
-export const KeysHelp = memo(function KeysHelp({
-  lines,
-  opened,
-  close,
-}: {
-  readonly lines: readonly KeyLine[]
-  readonly opened: boolean
-  readonly close: () => void
-}) {
-  if (!opened) return null
+export default function KeysHelp({ lines, close }: { readonly lines: readonly KeyLine[]; readonly close: () => void }) {
   return (
     <Modal opened onClose={close} title="Keys" size="lg" closeButtonProps={{ 'aria-label': 'Close' }}>
       <dl className={classes['help']}>
@@ -29,4 +19,4 @@ export const KeysHelp = memo(function KeysHelp({
       </dl>
     </Modal>
   )
-})
+}

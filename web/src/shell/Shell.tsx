@@ -9,14 +9,17 @@ import {
   useComputedColorScheme,
   useMantineColorScheme,
 } from '@mantine/core'
+import { useMediaQuery } from '@mantine/hooks'
 import { Notifications } from '@mantine/notifications'
 import { useStore } from '@nanostores/react'
-import { tuningLetters } from '@nestling/core/neck'
+import { readKnownTuning, tuningLetters, writeTuning } from '@nestling/core/neck'
 import { type ReactNode, useEffect, useState } from 'react'
 import { IconChevronDown, IconMoon, IconSun } from '../controls/icons.ts'
 import { EggPatterns } from '../neck/Egg.tsx'
+import { $carried, addressIn, type CarryingView, openCarried } from '../state/carried.ts'
 import { openPage, type PageData } from '../state/page.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
+import { BREAKPOINTS } from '../styles/breakpoints.mjs'
 import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
@@ -40,7 +43,7 @@ export function Shell({ view, page, fixed = false, children }: ShellProps) {
   useEffect(() => setAlive(true), [])
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
-      <Notifications position="top-right" autoClose={8000} mt={46} limit={3} />
+      <Notices />
       <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
         <EggPatterns />
         <header className={classes['header']}>
@@ -48,14 +51,10 @@ export function Shell({ view, page, fixed = false, children }: ShellProps) {
             Nestling
           </a>
           <nav aria-label="Views" className={classes['views']}>
-            {VIEWS.map(({ name, href }) => (
-              <a key={name} href={href} aria-current={name === view ? 'page' : undefined}>
-                {name}
-              </a>
-            ))}
+            <Ways view={view} />
           </nav>
           <div className={classes['tools']}>
-            <InstrumentMenu />
+            <InstrumentMenu view={view} />
             <SoundMenu />
             <LightToggle />
           </div>
@@ -67,9 +66,50 @@ export function Shell({ view, page, fixed = false, children }: ShellProps) {
   )
 }
 
-function InstrumentMenu() {
+/** In the empty middle of the header, where they cover nothing; on narrow screens above the tray. */
+function Notices() {
+  const isWide = useMediaQuery(`(min-width: ${BREAKPOINTS.roomy})`)
+  return isWide ? (
+    <Notifications
+      position="top-center"
+      containerWidth={520}
+      limit={3}
+      autoClose={8000}
+      className={classes['notices']}
+    />
+  ) : (
+    <Notifications position="bottom-center" limit={3} autoClose={8000} mb={60} />
+  )
+}
+
+const CARRYING: readonly string[] = ['Build', 'Map', 'Arpeggio', 'Key'] satisfies readonly CarryingView[]
+const carries = (view: ViewName): view is CarryingView => CARRYING.includes(view)
+
+/** The views, each with the chord in hand. */
+function Ways({ view }: { readonly view: ViewName }) {
+  const { instrument } = useStore($session)
+  const carried = useStore($carried)
+  useEffect(openCarried, [])
+  const own = writeTuning(instrument.tuning)
+  return VIEWS.map(({ name, href }) => (
+    <a
+      key={name}
+      href={carries(name) ? addressIn(name, carried, own, href) : href}
+      aria-current={name === view ? 'page' : undefined}
+    >
+      {name}
+    </a>
+  ))
+}
+
+function InstrumentMenu({ view }: { readonly view: ViewName }) {
   const { instruments, instrument, settings } = useStore($session)
-  const label = `${instrument.name} · ${tuningLetters(instrument.tuning, settings.naming)}`
+  const { left } = useStore($carried)
+  // Tuned otherwise in the sentence, it is told so here too.
+  const tuned = carries(view) ? left[view]?.inHand.tuning : undefined
+  const read = tuned === undefined ? undefined : readKnownTuning(tuned)
+  const tuning = read?.ok ? read.value : instrument.tuning
+  const label = `${instrument.name} · ${tuningLetters(tuning, settings.naming)}`
   return (
     <Menu position="bottom-end" shadow="md">
       <Menu.Target>

@@ -1,18 +1,12 @@
-/** Volumes, latency, strum, and the mute that lasts. */
-import { ActionIcon, Popover, SegmentedControl, Slider, Stack, Switch, Text } from '@mantine/core'
+/** The sound button; what it opens loads when it is opened. */
+import { ActionIcon, Popover } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import type { Settings } from '../contracts/settings.ts'
+import { lazy, Suspense } from 'react'
 import { IconVolume, IconVolumeOff } from '../controls/icons.ts'
-import { changeSound } from '../state/playback.ts'
-import { $session, changeSettings } from '../state/session.ts'
-import classes from './SoundMenu.module.css'
+import { $session } from '../state/session.ts'
 
-const PARTS = [
-  ['stringsVolume', 'strings'],
-  ['bassVolume', 'bass'],
-  ['drumsVolume', 'drums'],
-  ['clickVolume', 'click'],
-] as const satisfies readonly (readonly [keyof Settings, string])[]
+const load = () => import('./SoundPanel.tsx')
+const SoundPanel = lazy(load)
 
 export function SoundMenu() {
   const { settings } = useStore($session)
@@ -20,91 +14,21 @@ export function SoundMenu() {
   return (
     <Popover position="bottom-end" shadow="md" width={260} trapFocus>
       <Popover.Target>
-        <ActionIcon variant="subtle" color="gray" aria-label={label}>
+        <ActionIcon
+          variant="subtle"
+          color="gray"
+          aria-label={label}
+          onPointerEnter={() => void load()}
+          onFocus={() => void load()}
+        >
           {settings.muted ? <IconVolumeOff size={18} /> : <IconVolume size={18} />}
         </ActionIcon>
       </Popover.Target>
       <Popover.Dropdown>
-        <Stack gap="sm">
-          <Switch
-            label="Sound"
-            checked={!settings.muted}
-            onChange={(event) => void changeSettings({ muted: !event.currentTarget.checked })}
-          />
-          <div>
-            <Text size="sm">Volume</Text>
-            <Amount of="volume" label="Volume" />
-          </div>
-          {PARTS.map(([of, label]) => (
-            <div key={of} className={classes['part']}>
-              <Text size="sm">{label}</Text>
-              <Amount of={of} label={`Volume of ${label}`} />
-            </div>
-          ))}
-          <div>
-            <Text size="sm">Latency: {settings.latencyMs} ms</Text>
-            <Amount of="latencyMs" label="Latency in milliseconds" max={500} />
-            <Text size="xs" c="dimmed">
-              How late you hear what is played, as through wireless headphones. The cursor waits for it and the ear
-              allows for it.
-            </Text>
-          </div>
-          <div>
-            <Text size="sm">Strum</Text>
-            <SegmentedControl
-              size="xs"
-              fullWidth
-              aria-label="Strum direction"
-              value={settings.strum}
-              onChange={(strum) => void changeSettings({ strum: strum as 'down' | 'up' })}
-              data={[
-                { value: 'down', label: 'low to high' },
-                { value: 'up', label: 'high to low' },
-              ]}
-            />
-          </div>
-          <div>
-            <Text size="sm">Between strings: {settings.strumMs} ms</Text>
-            <Amount of="strumMs" label="Milliseconds between strings" max={200} step={2} />
-          </div>
-          <Switch
-            label="Bass stand-in plays the root"
-            checked={settings.bassStandIn}
-            onChange={(event) => void changeSettings({ bassStandIn: event.currentTarget.checked })}
-          />
-          <Text size="xs" c="dimmed">
-            Keep headphones moderate: if speech beside you is hard to follow, it is too loud. Rest your ears after an
-            hour; ringing or dullness that lasts belongs to a physician.
-          </Text>
-        </Stack>
+        <Suspense>
+          <SoundPanel />
+        </Suspense>
       </Popover.Dropdown>
     </Popover>
-  )
-}
-
-/** A slider for one of the settings; it is taken over when the hand lets go. */
-function Amount({
-  of,
-  label,
-  max = 100,
-  step = 5,
-}: {
-  readonly of: 'volume' | 'latencyMs' | 'strumMs' | (typeof PARTS)[number][0]
-  readonly label: string
-  readonly max?: number
-  readonly step?: number
-}) {
-  const { settings } = useStore($session)
-  return (
-    <Slider
-      flex={1}
-      size="sm"
-      thumbLabel={label}
-      min={0}
-      max={max}
-      step={step}
-      defaultValue={settings[of]}
-      onChangeEnd={(value) => changeSound({ [of]: value })}
-    />
   )
 }

@@ -1,47 +1,49 @@
 /** The strip at the foot of every view: shapes collected on the way, in the order in which they are played. */
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
-import {
-  horizontalListSortingStrategy,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-} from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
 import { ActionIcon, Button, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { writeSymbol } from '@nestling/core/chord'
 import { neckFor } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
-import { useState } from 'react'
+import { highestPressed, lowestPressed } from '@nestling/core/voicing'
+import { lazy, Suspense, useMemo, useState } from 'react'
 import type { StepTexts, Tray as TrayTexts } from '../contracts/progression.ts'
-import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash, IconX } from '../controls/icons.ts'
+import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash } from '../controls/icons.ts'
 import { NameField } from '../controls/NameField.tsx'
 import { UndoNotice } from '../controls/UndoNotice.tsx'
 import { $playing, stop } from '../sound/transport.ts'
 import { tell } from '../state/notices.ts'
 import { hearChords } from '../state/playback.ts'
-import { $player, $session } from '../state/session.ts'
+import { $player } from '../state/session.ts'
 import {
   $tray,
   $trayKept,
   emptyTray,
   keepTray,
-  moveInTray,
   nameTray,
   removeFromTray,
   replaceTray,
   shownStep,
 } from '../state/tray.ts'
-import { addressOfShape } from '../state/workbench/address.ts'
+import { counted } from '../words/shapes.ts'
 import classes from './Tray.module.css'
+import type { FretWindow } from './TraySteps.tsx'
+
+const WIDEST_WINDOW = 12
+
+/** How the hand goes through the tray: from fret to fret, in one window where that is not too wide to read. */
+function walkOf(steps: readonly StepTexts[]): { readonly window: FretWindow; readonly walk: number } {
+  const shapes = steps.flatMap((step) => {
+    const { shape } = shownStep(step)
+    return shape ? [shape.frets] : []
+  })
+  const places = shapes.map(lowestPressed).filter((fret) => fret > 0)
+  const walk = places.slice(1).reduce((sum, fret, index) => sum + Math.abs(fret - (places[index] as number)), 0)
+  const from = Math.min(...places)
+  const to = Math.max(...shapes.map(highestPressed), from + 4)
+  return { walk, window: places.length > 1 && to - from < WIDEST_WINDOW ? { from, to } : {} }
+}
+
+/** Sorting by hand is loaded with the first shape. */
+const TraySteps = lazy(() => import('./TraySteps.tsx'))
 
 /** Seconds from one shape of the row to the next. */
 const APART_S = 1.4
@@ -52,16 +54,8 @@ export function Tray() {
   const { steps, title } = tray
   const kept = useStore($trayKept)
   const { owner, mark } = useStore($playing)
+  const { window, walk } = useMemo(() => walkOf(steps), [steps])
   const playing = owner === OWNER ? (mark ?? -1) : undefined
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    const from = steps.findIndex(({ id }) => id === active.id)
-    const to = steps.findIndex(({ id }) => id === over?.id)
-    if (from >= 0 && to >= 0 && from !== to) void moveInTray(from, to)
-  }
   return (
     <section className={classes['tray']} aria-label="Tray">
       <TrayName name={title} />
@@ -70,18 +64,16 @@ export function Tray() {
           empty: <kbd>T</kbd> puts the shape in hand here, to play in a row or to keep
         </p>
       ) : (
-        <DndContext id="tray" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-          <SortableContext items={steps.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
-            <ul className={classes['shapes']} aria-label="Shapes in the tray">
-              {steps.map((step, index) => (
-                <TrayItem key={step.id} step={step} sounding={playing === index} />
-              ))}
-            </ul>
-          </SortableContext>
-        </DndContext>
+        <Suspense fallback={<span className={classes['shapes']} />}>
+          <TraySteps steps={steps} playing={playing} window={window} remove={remove} />
+        </Suspense>
       )}
       {steps.length > 0 && (
         <div className={classes['acts']}>
+          <span className={classes['walk']} data-testid="walk">
+            {counted(steps.length, 'shape')}
+            {walk > 0 && `, the hand walks ${counted(walk, 'fret')}`}
+          </span>
           <span role="status" className={classes['kept']}>
             {kept}
           </span>
@@ -156,51 +148,6 @@ function TrayName({ name }: { readonly name: string }) {
     >
       {name || 'Tray'}
     </button>
-  )
-}
-
-function TrayItem({ step, sounding }: { readonly step: StepTexts; readonly sounding: boolean }) {
-  const { settings } = useStore($session)
-  const player = useStore($player)
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: step.id })
-  const { chord, shape, texts } = shownStep(step)
-  const symbol = chord ? writeSymbol(chord, { naming: settings.naming, school: settings.symbols }) : texts.chord
-  const frets = texts.shape?.frets ?? ''
-  const style = { transform: CSS.Translate.toString(transform), transition }
-  const words = (
-    <>
-      {symbol} <small>{frets}</small>
-    </>
-  )
-  return (
-    <li ref={setNodeRef} style={style} className={classes['item']} data-sounding={sounding || undefined}>
-      <button
-        type="button"
-        className={classes['handle']}
-        {...attributes}
-        {...listeners}
-        aria-label={`Move ${symbol}`}
-        aria-roledescription="sortable"
-      >
-        ⠿
-      </button>
-      {shape ? (
-        <a href={addressOfShape(shape, player)} aria-label={`Open ${symbol} ${frets}`}>
-          {words}
-        </a>
-      ) : (
-        <span title="This shape can't be read">{words}</span>
-      )}
-      <ActionIcon
-        size="xs"
-        variant="transparent"
-        color="gray"
-        aria-label={`Take out ${symbol}`}
-        onClick={() => remove(step)}
-      >
-        <IconX size={13} />
-      </ActionIcon>
-    </li>
   )
 }
 

@@ -20,16 +20,30 @@ function press(
   options: Partial<Record<'ctrlKey' | 'shiftKey' | 'altKey', boolean>> = {},
   ...on: string[]
 ) {
+  return pressAfter(false, key, options, ...on)
+}
+function pressAfter(
+  clicked: boolean,
+  key: string,
+  options: Partial<Record<'ctrlKey' | 'shiftKey' | 'altKey', boolean>>,
+  ...on: string[]
+) {
   const done: string[] = []
   const event = {
     ...{ key, target: new FakeElement(...on), defaultPrevented: false, ctrlKey: false, metaKey: false, altKey: false },
     ...{ shiftKey: false, preventDefault: vi.fn(), ...options },
   }
-  onPageKey(event as unknown as KeyboardEvent, {
+  const keys = {
     undo: () => done.push('undo'),
     redo: () => done.push('redo'),
-    acts: { t: () => done.push('tray'), ' ': () => done.push('play'), ArrowLeft: () => done.push('left') },
-  })
+    acts: {
+      t: () => done.push('tray'),
+      ' ': () => done.push('play'),
+      Enter: () => done.push('build'),
+      ArrowLeft: () => done.push('left'),
+    },
+  }
+  onPageKey(event as unknown as KeyboardEvent, keys, clicked)
   return [...done, ...(event.preventDefault.mock.calls.length > 0 ? ['taken'] : [])].join(' ')
 }
 
@@ -59,8 +73,10 @@ test('keys rest in a field, a menu and on a slider; undo too, which there belong
   }
 })
 
-test('the space bar presses the button that has the focus; other keys act there as well', () => {
+test('the space bar and Enter press the button that has the focus; other keys act there as well', () => {
   expect(press(' ', {}, 'button')).toBe('')
+  expect(press('Enter', {}, 'button')).toBe('')
+  expect(press('Enter', {})).toBe('build taken')
   expect(press(' ', {}, '[role="button"]')).toBe('')
   expect(press('t', {}, 'button')).toBe('tray taken')
 })
@@ -71,4 +87,12 @@ test('a choice that was just pressed keeps the space bar and its arrows, and lea
   expect(press('ArrowLeft', {}, ...chip)).toBe('')
   expect(press('z', { ctrlKey: true }, ...chip)).toBe('undo taken')
   expect(press('ArrowLeft', {}, 'input')).toBe('left taken')
+})
+
+test('a button that was clicked gives the space bar back to the page; a field and the tapped tempo keep it', () => {
+  expect(pressAfter(true, ' ', {}, 'button')).toBe('play taken')
+  expect(pressAfter(true, 'Enter', {}, '[role="button"]')).toBe('build taken')
+  expect(pressAfter(true, ' ', {}, 'button', '[data-keeps-presses]')).toBe('')
+  expect(pressAfter(true, ' ', {}, 'input')).toBe('')
+  expect(pressAfter(true, ' ', {}, '[role="menu"]')).toBe('')
 })

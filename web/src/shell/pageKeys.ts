@@ -12,19 +12,23 @@ export interface PageKeys {
 /** A field of text, and what goes through its choices with keys of its own. */
 const TEXT_FIELD = 'input:not([type="checkbox"]):not([type="radio"])'
 const TAKES_KEYS = `${TEXT_FIELD}, textarea, select, [contenteditable], [role="menu"], [role="dialog"], [role="listbox"], [role="slider"], [role="tablist"]`
-/** The space bar presses what has the focus; arrows go from one radio button to the next. */
-const TAKES_SPACE = 'button, a, input, [role="button"]'
+/** The space bar and Enter press what the keyboard came to; arrows go from one radio button to the next. */
+const PRESSED = 'button, a, input, [role="button"]'
+/** What was only clicked gives them back to the page, but for a field and for what is pressed again and again. */
+const KEEPS_PRESSES = 'input, [data-keeps-presses]'
 const TAKES_ARROWS = 'input[type="radio"]'
 
 const isWithin = (target: EventTarget | null, selector: string): boolean =>
   target instanceof Element && target.closest(selector) !== null
 
-export function onPageKey(event: KeyboardEvent, { acts, undo, redo }: PageKeys): void {
+/** @param clicked The focus came by a click, not by the keyboard. */
+export function onPageKey(event: KeyboardEvent, { acts, undo, redo }: PageKeys, clicked = false): void {
   if (event.defaultPrevented || isWithin(event.target, TAKES_KEYS)) return
   const control = event.ctrlKey || event.metaKey
   const undoes = control && event.key.toLowerCase() === 'z'
   if (!undoes && (control || event.altKey)) return
-  if (event.key === ' ' && isWithin(event.target, TAKES_SPACE)) return
+  const presses = event.key === ' ' || event.key === 'Enter'
+  if (presses && isWithin(event.target, clicked ? KEEPS_PRESSES : PRESSED)) return
   if (event.key.startsWith('Arrow') && isWithin(event.target, TAKES_ARROWS)) return
   const act = undoes ? (event.shiftKey ? redo : undo) : (acts[event.key] ?? acts[event.key.toLowerCase()])
   if (act === undefined) return
@@ -39,8 +43,19 @@ export function usePageKeys(keys: PageKeys): void {
     newest.current = keys
   })
   useEffect(() => {
-    const onKey = (event: KeyboardEvent) => onPageKey(event, newest.current)
+    let clicked: Element | null = null
+    const onKey = (event: KeyboardEvent) => {
+      onPageKey(event, newest.current, clicked !== null && event.target === clicked)
+      if (event.key === 'Tab') clicked = null
+    }
+    const onPointer = ({ target }: PointerEvent) => {
+      clicked = target instanceof Element ? target.closest(PRESSED) : null
+    }
     window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
+    window.addEventListener('pointerdown', onPointer, true)
+    return () => {
+      window.removeEventListener('keydown', onKey)
+      window.removeEventListener('pointerdown', onPointer, true)
+    }
   }, [])
 }

@@ -28,8 +28,15 @@ export interface Asked<Question> {
   readonly step: (changes: Partial<Question>, options?: { readonly keepsLine?: boolean }) => void
   /** The same step goes on: what followed from it by itself is no step of its own. */
   readonly settle: (changes: Partial<Question>) => void
-  /** Every keystroke. A text that can't be read changes nothing and says what is wrong. */
-  readonly type: (line: string, read: (line: string) => TypedRead<Question>) => boolean
+  /**
+   * Every keystroke of a line, from its first to `finish`: each is read over what stood before the line, so that only the
+   * line as it ends up counts, and all of it is one step. A text that can't be read changes nothing and says what is wrong;
+   * an empty one takes the line back. True when the question changed.
+   */
+  readonly type: (line: string, read: (line: string, before: Question) => TypedRead<Question>) => boolean
+  /** The line ends, by Enter or by leaving it. What the beginning of an unreadable line had done is taken back; true then. */
+  readonly finish: () => boolean
+  readonly isTyping: () => boolean
   /** Shows a line that was not typed here: one of an address, with what is wrong with it. */
   readonly showLine: (typed: Typed) => void
   /** False at the beginning. */
@@ -38,6 +45,9 @@ export interface Asked<Question> {
   readonly redo: () => boolean
   /** Another question altogether, such as the browser's Back brings; what can be undone stays. */
   readonly open: (question: Question, typed?: Typed) => void
+  /** What can be undone and redone, to be kept while another page is looked at; and back again. */
+  readonly past: () => History<Question>
+  readonly restore: (history: History<Question>) => void
 }
 
 export type TypedRead<Question> =
@@ -57,6 +67,8 @@ export function createAsked<Question extends object>(
   const $typed = atom<Typed>({ line: lineOf(first), problem: undefined })
   const $past = atom<PastSteps<Question>>({ before: undefined, canUndo: false, canRedo: false })
   let history: History<Question> = NO_HISTORY
+  /** What stood before the line that is being typed. */
+  let line: { readonly before: Question; readonly history: History<Question>; readonly isWrong: boolean } | undefined
 
   const remember = (next: History<Question>) => {
     history = next
@@ -66,16 +78,25 @@ export function createAsked<Question extends object>(
   const showQuestion = () => $typed.set({ line: lineOf($now.get()), problem: undefined })
   const step: Asked<Question>['step'] = (changes, { keepsLine = false } = {}) => {
     const before = $now.get()
+    line = undefined
     remember(changedFrom(history, before))
     $now.set({ ...before, ...changes })
     if (!keepsLine) showQuestion()
   }
   const go = (to: (moment: Moment<Question>) => Moment<Question> | undefined): boolean => {
+    line = undefined
     const there = to({ now: $now.get(), history })
     if (!there) return false
     remember(there.history)
     $now.set(there.now)
     showQuestion()
+    return true
+  }
+
+  const takeBack = (before: Question, past: History<Question>): boolean => {
+    if ($now.get() === before) return false
+    remember(past)
+    $now.set(before)
     return true
   }
 
@@ -86,17 +107,32 @@ export function createAsked<Question extends object>(
     current: () => $now.get(),
     step,
     settle: (changes) => $now.set({ ...$now.get(), ...changes }),
-    type(line, readLine) {
-      const read = readLine(line)
-      const problem = read.ok || line.trim() === '' ? undefined : { message: messageOf(read.error), at: read.error.at }
-      $typed.set({ line, problem })
-      if (read.ok) step(read.value, { keepsLine: true })
-      return read.ok
+    type(text, readLine) {
+      const { before, history: past } = line ?? { before: $now.get(), history }
+      const isEmpty = text.trim() === ''
+      const read = readLine(text, before)
+      const problem = read.ok || isEmpty ? undefined : { message: messageOf(read.error), at: read.error.at }
+      line = { before, history: past, isWrong: problem !== undefined }
+      $typed.set({ line: text, problem })
+      if (isEmpty) return takeBack(before, past)
+      if (!read.ok) return false
+      remember(changedFrom(past, before))
+      $now.set({ ...before, ...read.value })
+      return true
     },
+    finish() {
+      const ended = line
+      line = undefined
+      return ended?.isWrong === true && takeBack(ended.before, ended.history)
+    },
+    isTyping: () => line !== undefined,
+    past: () => history,
+    restore: remember,
     showLine: (typed) => $typed.set(typed),
     undo: () => go(undone),
     redo: () => go(redone),
     open(question, typed) {
+      line = undefined
       $now.set(question)
       if (typed) $typed.set(typed)
       else showQuestion()

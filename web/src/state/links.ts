@@ -1,5 +1,6 @@
 /** Where a shape goes from any view: the one place that writes it into an address and finds it there again. */
-import { writeTuning } from '@nestling/core/neck'
+import { type LaneAsk, writeAsk } from '@nestling/core/lane'
+import { type Tuning, writeTuning } from '@nestling/core/neck'
 import type { Player } from '@nestling/core/request'
 import { type Shape, writeShape } from '@nestling/core/shape'
 import { type Frets, readFrets, writeFrets } from '@nestling/core/voicing'
@@ -16,6 +17,21 @@ export function toArpeggio(shape: Shape, { instrument }: On): string {
   const query = new URLSearchParams({ chord, shape: frets })
   if (tuning !== writeTuning(instrument.tuning)) query.set('tuning', tuning)
   return `/arpeggio?${query}`
+}
+
+/** To Map: the chord's whole territory, in the shape's tuning. */
+export function toMap(shape: Shape, { instrument }: On): string {
+  const { chord, tuning } = writeShape(shape)
+  const query = new URLSearchParams({ chord })
+  if (tuning !== writeTuning(instrument.tuning)) query.set('tuning', tuning)
+  return `/map?${query}`
+}
+
+/** To Key: a lane of it, in a tuning. */
+export function toKey(key: string, ask: LaneAsk, tuning: Tuning, strings: number): string {
+  const texts = Object.entries(writeAsk(ask, strings)).filter(([, text]) => text !== undefined)
+  const query = new URLSearchParams([['key', key], ['depth', 'triads'], ...texts, ['tuning', writeTuning(tuning)]])
+  return `/key?${query.toString().replaceAll('%2C', ',')}`
 }
 
 /** The frets that an address brings along; `undefined` where they are not of a neck with so many strings. */

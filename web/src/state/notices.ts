@@ -4,15 +4,23 @@ import type { ReactNode } from 'react'
 
 const CLOSE = { 'aria-label': 'Close' }
 
+/** A plain word gives way to the next one at once: there is room for one. What offers to undo stays. */
+let lastWord: string | undefined
+
+function done(message: ReactNode, id?: string): void {
+  if (lastWord !== undefined) notifications.hide(lastWord)
+  const shown = notifications.show({
+    message,
+    color: 'sage',
+    closeButtonProps: CLOSE,
+    withBorder: true,
+    ...(id === undefined ? {} : { id }),
+  })
+  lastWord = typeof message === 'string' ? shown : undefined
+}
+
 export const tell = {
-  done: (message: ReactNode, id?: string) =>
-    notifications.show({
-      message,
-      color: 'sage',
-      closeButtonProps: CLOSE,
-      withBorder: true,
-      ...(id === undefined ? {} : { id }),
-    }),
+  done,
   problem: (title: string, message: string) =>
     notifications.show({
       title,

@@ -1,7 +1,8 @@
-import type { ArpeggioCut, ArpeggioWay, Direction, Pattern } from '@nestling/core/arpeggio'
+import type { ArpeggioCut, ArpeggioNote, ArpeggioWay, Direction, Pattern } from '@nestling/core/arpeggio'
 import type { ReachVerdict } from '@nestling/core/hand'
 import { stringNumber } from '@nestling/core/neck'
 import type { Accent, NoteValue } from '@nestling/core/time'
+import { counted } from './shapes.ts'
 
 export const WAY_WORDS: Readonly<Record<ArpeggioWay['kind'], string>> = {
   position: 'under one hand',
@@ -40,10 +41,20 @@ export const REACH_WORDS: Readonly<Record<ReachVerdict, string>> = {
   beyond: 'more than this hand spans',
 }
 
-export const ordinal = (number: number): string => {
-  const teen = number % 100 > 10 && number % 100 < 14
-  return `${number}${teen ? 'th' : (['th', 'st', 'nd', 'rd'][number % 10] ?? 'th')}`
+/** "stays at 6 · 4 reaches 3 times": where the hand goes, and which fingers reach out of it. */
+export function handWords(notes: readonly Pick<ArpeggioNote, 'handAt' | 'finger' | 'stretched'>[]): string {
+  const places = notes.map(({ handAt }) => handAt).filter((at, index, all) => at !== all[index - 1])
+  const reaches = notes.filter(({ stretched }) => stretched).map(({ finger }) => finger)
+  const fingers = [...new Set(reaches)].toSorted()
+  const where =
+    places.length === 1
+      ? `the hand stays at ${places[0]}`
+      : `${counted(places.length - 1, 'shift')}: hand at ${places.slice(0, MOST_PLACES).join(', ')}${places.length > MOST_PLACES ? ' …' : ''}`
+  if (reaches.length === 0) return `${where} · no finger reaches`
+  const often = reaches.length === 1 ? 'once' : `${reaches.length} times`
+  return `${where} · ${fingers.length === 1 ? `${fingers[0]} reaches` : `${fingers.join(' and ')} reach`} ${often}`
 }
+const MOST_PLACES = 8
 
 /** Why a line ends before what was asked. */
 export function cutWords(cut: ArpeggioCut, strings: number): string {

@@ -2,17 +2,24 @@
 
 import { tuningLetters } from '@nestling/core/neck'
 import type { Degree, NamingSystem } from '@nestling/core/pitch'
-import { type ChoiceField, instrumentFor, type Player, type Question } from '@nestling/core/request'
+import { type ChoiceField, DEFAULT_FRET_MAX, instrumentFor, type Player, type Question } from '@nestling/core/request'
 import { degreeName, degreeSign } from './degrees.ts'
 import { arrangementWords, stringsApart } from './shapes.ts'
 
 const omissionWords = (omit: readonly Degree[] | undefined): string =>
-  omit === undefined ? 'what it must' : omit.length === 0 ? 'nothing' : `the ${omit.map(degreeSign).join(' and the ')}`
+  omit === undefined
+    ? 'what doesn’t fit'
+    : omit.length === 0
+      ? 'nothing'
+      : `the ${omit.map(degreeSign).join(' and the ')}`
 
 const toneWords = (degree: Degree | undefined): string =>
   degree === undefined ? 'any tone' : degree === 'R' ? 'the root' : `the ${degreeSign(degree)}`
 
 const OPEN_WORDS = { never: 'no open strings', allow: 'open strings too', require: 'an open string' } as const
+
+const placeWord = ({ fretMin, fretMax }: Pick<Question, 'fretMin' | 'fretMax'>): string =>
+  fretMin === 1 && fretMax === DEFAULT_FRET_MAX ? 'the whole neck' : `frets ${fretMin} to ${fretMax}`
 
 /** The word as it stands in the sentence. */
 export function wordOf(field: ChoiceField, question: Question, player: Player, naming: NamingSystem): string {
@@ -32,6 +39,14 @@ export function wordOf(field: ChoiceField, question: Question, player: Player, n
       return omissionWords(question.omit)
     case 'open':
       return OPEN_WORDS[question.open]
+    case 'doubling':
+      return question.doubling === undefined
+        ? 'doubled where strings are left'
+        : question.doubling
+          ? 'tones doubled'
+          : 'no tone doubled'
+    case 'place':
+      return placeWord(question)
     case 'tuning':
       return tuning.name === 'standard' ? 'standard' : tuningLetters(tuning, naming)
   }

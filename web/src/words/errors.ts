@@ -3,7 +3,8 @@
  * reads a sentence back.
  */
 import type { SymbolError } from '@nestling/core/chord'
-import type { KeyError } from '@nestling/core/key'
+import type { KeyError, NumbersError } from '@nestling/core/key'
+import type { KeyLineError, LaneError } from '@nestling/core/lane'
 import type { InstrumentProblem } from '@nestling/core/neck'
 import type { ProgressionError } from '@nestling/core/progression'
 import type { FieldError, QuestionError } from '@nestling/core/request'
@@ -14,6 +15,9 @@ import type { ArrangementError, FretsError } from '@nestling/core/voicing'
 export type ToldError =
   | SymbolError
   | KeyError
+  | NumbersError
+  | LaneError
+  | KeyLineError
   | MetreError
   | ArrangementError
   | FretsError
@@ -28,11 +32,18 @@ export interface Words {
   readonly expected: string
 }
 
-type Codes = (SymbolError | KeyError | MetreError | ArrangementError | FretsError | QuestionError | ShapeError)['code']
-type Case<Code extends Codes> = Extract<
-  SymbolError | KeyError | MetreError | ArrangementError | FretsError | QuestionError | ShapeError,
-  { readonly code: Code }
->
+type Coded =
+  | SymbolError
+  | KeyError
+  | NumbersError
+  | KeyLineError
+  | MetreError
+  | ArrangementError
+  | FretsError
+  | QuestionError
+  | ShapeError
+type Codes = Coded['code']
+type Case<Code extends Codes> = Extract<Coded, { readonly code: Code }>
 
 /** "x is wrong; expected y": most refusals. */
 const wants = (wrong: string, expected: string): Words => ({ message: `${wrong}; expected ${expected}`, expected })
@@ -44,6 +55,8 @@ const ITEM = 'a tension (b9 #9 #11 b13), b5, #5, sus, add, no, or a bass after /
 const ARRANGEMENT = 'close, drop-2, drop-3, drop-2-4, drop-2-3, spread, shell, any, or degrees such as R-7-3-5'
 const FRETS = 'one fret, 0 or x per string, low to high, such as x35343 or x-10-12-10-12-x'
 const KEY = 'a key such as Bb, Bb major, Gm, G minor or F# Dorian'
+const NUMBERS = 'numbers such as 6 2 5 1, ii V I, V/V or b7'
+const KEY_LINE = 'a key, triads to thirteenths, honest or plain, strings such as 6 5 or 321, an order such as R735'
 const FINGERS = 'a finger 1 to 4, T or x per string, low to high, such as x1324x'
 const WISHES = 'close, drop 2, a string set such as 5432, 3rd bass, or no 5'
 
@@ -55,6 +68,18 @@ const stringsExpected = (strings: number): string =>
   `string numbers from ${strings} (lowest) to 1, each once, such as ${strings >= 5 ? '5432' : '4321'}`
 
 const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
+  not_a_chord_number: ({ text }) => wants(text === '' ? 'no number' : `${text} is no number of a chord`, NUMBERS),
+  not_a_suffix: ({ text }) =>
+    wants(`${text} is no kind of chord`, 'what a symbol has after its note, such as m7b5, or nothing'),
+  number_unspellable: ({ text }) => says(`${text} needs three accidentals in this key`, 'a key with fewer accidentals'),
+  lane_string: ({ text, strings }) =>
+    wants(text === '' ? 'no string' : `there is no string ${text}`, `string numbers from ${strings} (lowest) to 1`),
+  lane_string_twice: ({ text }) => says(`string ${text} is used twice`, 'each string once'),
+  lane_tone: ({ text }) => wants(`${text} is no tone of a lane`, 'R, 3, 5, 7, 9, 11 or 13, each once'),
+  lane_counts: ({ tones, strings }) =>
+    says(`${tones} tones on ${strings} strings; a lane needs a string for each tone`, 'as many strings as tones'),
+  lane_root_missing: ({ text }) => wants(`${text} has no strings`, 'a string set such as 6432 beside it'),
+  not_in_a_key_line: ({ text }) => wants(`${text} says nothing here`, KEY_LINE),
   formula_too_long: () =>
     says('that is too long for a formula; at most 80 characters', 'a formula of at most 80 characters'),
   unknown_degree: ({ text }) => wants(`${text} is not a degree`, DEGREES),
@@ -129,6 +154,8 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
     ),
   line_too_long: ({ most }) => wants('that is too long to read', `at most ${most} characters`),
   nothing_typed: () => wants('nothing to read yet', 'a chord symbol such as Ebmaj7'),
+  not_the_shape: ({ text }) =>
+    wants(`${text}: the shape in hand is another chord`, 'one of its names, or ask "is it …?" for what would mend it'),
   not_a_wish: ({ text }) => wants(`${text} is not part of the line here`, WISHES),
 }
 

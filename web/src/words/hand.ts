@@ -36,6 +36,10 @@ export function silentWord(string: SilentString, chord: Chord, naming: NamingSys
   }
 }
 
+/** The same on the neck, where the string itself is there to be seen: "tip of 1 damps". */
+export const dampWord = ({ how, by }: { readonly how: 'tip' | 'flat'; readonly by: Finger }): string =>
+  `${how} of ${by === 'T' ? 'the thumb' : by} damps`
+
 /** The note that would ring, and whether it hurts: "A, the fifth" or "A, foreign to the chord". */
 function leakWord(midi: number, { root, formula }: Chord, naming: NamingSystem): string {
   const above = (midi - pitchClassOf(root) + 120) % 12

@@ -3,6 +3,7 @@ import { type StringSet, stringNumber } from '@nestling/core/neck'
 import { withSigns } from '@nestling/core/pitch'
 import { type Fingers, writeFingers } from '@nestling/core/shape'
 import {
+  type Arrangement,
   type ArrangementChoice,
   type Frets,
   type NamedArrangement,
@@ -30,6 +31,10 @@ export function arrangementWords(arrangement: ArrangementChoice): string {
       return arrangement.degrees.map(withSigns).join(' ')
   }
 }
+
+/** The arrangement of a voicing, or the order of its tones where it has no name of its own. */
+export const toldArrangement = ({ name, degrees }: Arrangement): string =>
+  name === 'list' ? degrees.map(withSigns).join(' ') : arrangementWords({ kind: 'named', name })
 
 /** "string 5 +2, string 4 −1": up or down in semitones. */
 export const movesWords = (moves: readonly Pick<StringMove, 'string' | 'by'>[], strings: number): string =>

@@ -1,4 +1,5 @@
 /** Every worker of the page; each starts on first use. */
+import type { KeyWorker } from './key.worker.ts'
 import type { MapWorker } from './map.worker.ts'
 import type { SearchWorker } from './search.worker.ts'
 import { startOnce } from './startOnce.ts'
@@ -16,4 +17,9 @@ export const countingClient = startOnce<SearchWorker>(
 /** Lays out maps. */
 export const mapClient = startOnce<MapWorker>(
   () => new Worker(new URL('./map.worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/** Lays out lanes. */
+export const keyClient = startOnce<KeyWorker>(
+  () => new Worker(new URL('./key.worker.ts', import.meta.url), { type: 'module' }),
 )

@@ -1,17 +1,18 @@
 /** The search, off the main thread: one of these answers the page, another counts what the choices would give. */
 
-import { playableCount, type ShapesFound, shapesFor } from '@nestling/core/answer'
-import type { Player, Question } from '@nestling/core/request'
+import { answerGivingWay, type GivenWay, playableCount, shapesFor } from '@nestling/core/answer'
+import type { KeptWish, Player, Question } from '@nestling/core/request'
 import { expose, transfer } from 'comlink'
 
 const api = {
-  shapesFor(question: Question, player: Player, limit: number): ShapesFound {
-    const found = shapesFor(question, player, limit)
+  answerGivingWay(question: Question, kept: readonly KeptWish[], player: Player, limit: number): GivenWay {
+    const answer = answerGivingWay(question, kept, player, limit)
+    const { found } = answer
     if (!warm) {
       warm = true
       setTimeout(() => warmUp(question, player), WARM_UP_AFTER_MS)
     }
-    return transfer(found, [found.frets.buffer, found.scores.buffer, found.reachesMm.buffer, found.held.buffer])
+    return transfer(answer, [found.frets.buffer, found.scores.buffer, found.reachesMm.buffer, found.held.buffer])
   },
   playableCount: (question: Question, player: Player): number => playableCount(question, player),
 }

@@ -6,6 +6,8 @@ import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
 import type { Repositories } from '../../data/repositories.ts'
 import { refusalOf } from './_border.ts'
 import { DELETE as removeInstrument } from './instruments/[id].ts'
+import { GET as keyAnswer } from './key.ts'
+import { GET as laneAnswer } from './lane.ts'
 import { GET as names } from './names.ts'
 import { POST as addSet } from './sets/index.ts'
 import { PATCH as changeSettings } from './settings.ts'
@@ -195,5 +197,64 @@ describe('at the border', () => {
   test('an empty HOST is the loopback, not every address', () => {
     expect(status('GET', { host: 'elsewhere.example' }, '')).toBe(403)
     expect(status('GET', { host: 'elsewhere.example' }, '0.0.0.0')).toBeUndefined()
+  })
+})
+
+describe('keys and lanes', () => {
+  test('a key tells its seven chords, spelled by itself', async () => {
+    const { status, body } = await ask(keyAnswer, { path: '/api/key?tonic=Bb&scale=major&depth=ninths&school=plain' })
+    expect(status).toBe(200)
+    expect(body).toMatchObject({ tonic: 'Bb', scale: 'major (Ionian)' })
+    expect(body.steps.map(({ symbol }: { symbol: string }) => symbol).join(' ')).toBe(
+      'Bbmaj9 Cm9 Dm7 Ebmaj9 F9 Gm9 Am7b5',
+    )
+    expect(body.steps[2]).toMatchObject({
+      step: 3,
+      number: 'iii',
+      function: 'tonic',
+      mode: 'Phrygian',
+      notes: ['D', 'F', 'A', 'C'],
+      left: [{ degree: 'b9' }],
+    })
+  })
+
+  test('a lane tells a shape for every step, with its hop, or why there is none', async () => {
+    const { body } = await ask(laneAnswer, { path: '/api/lane?tonic=C&depth=sevenths&root=6' })
+    expect(body.highest).toBe(17)
+    expect(body.steps[0]).toEqual({
+      step: 1,
+      symbol: 'Cmaj7',
+      frets: '8x998x',
+      degrees: ['R', null, '7', '3', '5', null],
+      reachMm: 23,
+      hopFrets: 0,
+      hopMm: 0,
+      names: expect.arrayContaining(['Cmaj7']),
+    })
+    expect(body.steps[6]).toMatchObject({ frets: '7x776x', hopFrets: -10, goesOnBecause: 'past the last fret' })
+    const open = await ask(laneAnswer, {
+      path: '/api/lane?tonic=G&depth=triads&tones=R:5,5:4,3:2&ring=3,1&silent=6&tuning=D2,G2,D3,G3,B3,D4',
+    })
+    expect(open.body.steps.map(({ frets }: { frets: string }) => frets).join(' ')).toBe(
+      'x00000 x22010 x44030 x55050 x77070 x99080 x-11-10-0-10-0',
+    )
+    expect(open.body.steps[3].names[0]).toBe('Cadd9')
+  })
+
+  test.each([
+    [keyAnswer, '/api/key?tonic=X', 'tonic'],
+    [keyAnswer, '/api/key?tonic=C&scale=blue', 'scale'],
+    [keyAnswer, '/api/key?tonic=G%23%23', 'tonic'],
+    [keyAnswer, '/api/key?tonic=C&depth=fifths', 'depth'],
+    [laneAnswer, '/api/lane?tonic=C&root=9', 'root'],
+    [laneAnswer, '/api/lane?tonic=C&strings=5432&order=R-7-3', 'order'],
+    [laneAnswer, '/api/lane?tonic=C&tones=R:5,4:2', 'tones'],
+    [laneAnswer, '/api/lane?tonic=C&tones=R:5,3:2&ring=5', 'ring'],
+    [laneAnswer, '/api/lane?tonic=C&tuning=E2,Q2', 'tuning'],
+    [laneAnswer, '/api/lane?tonic=C&fretMax=99', 'fretMax'],
+  ])('%# is refused with its field', async (route, path, field) => {
+    const { status, body } = await ask(route, { path })
+    expect(status).toBe(400)
+    expect(body).toMatchObject({ field, error: expect.any(String), expected: expect.any(String) })
   })
 })

@@ -1,22 +1,46 @@
 /** What a player does at the workbench. Each is one step that can be undone; `false` says that it can't be done there. */
 import { bassDegreeOf, type Chord, plainestRoot } from '@nestling/core/chord'
-import { namesOf, type ShapeName } from '@nestling/core/name'
+import { namesOf, type ShapeName, statedFirst } from '@nestling/core/name'
 import { movedName } from '@nestling/core/near'
 import { pitchClassOf, spellDegree } from '@nestling/core/pitch'
-import { type Question, questionAround, readTypedLine } from '@nestling/core/request'
+import { type KeptWish, type Question, questionAround, readTypedLine } from '@nestling/core/request'
 import type { Fingers } from '@nestling/core/shape'
 import { type Frets, rotate, slide, soundingStrings, type Voicing, voicingOf } from '@nestling/core/voicing'
-import { $preview, afterStep, asked, current, neckIn, step, voicingInHand } from './store.ts'
-import type { WorkbenchState } from './types.ts'
+import type { TypedRead } from '../asked.ts'
+import { $preview, afterStep, asked, current, finishLine, neckIn, step, voicingInHand } from './store.ts'
+import type { Step, WorkbenchState } from './types.ts'
 
-/** Every keystroke in the line. A text that can't be read keeps the last good question and says what is wrong. */
+/** Every keystroke in the line. A text that can't be read changes nothing and says what is wrong. */
 export function typeLine(line: string): void {
-  const { player, question } = current()
-  const read = asked.type(line, (text) => {
-    const typed = readTypedLine(text, player, question)
-    return typed.ok ? { ok: true, value: { question: typed.value, byHand: false } } : typed
+  const { player } = current()
+  let kept: readonly KeptWish[] = []
+  const changed = asked.type(line, (text, before) => {
+    const typed = readTypedLine(text, player, before.question)
+    if (!typed.ok) return typed
+    const { question, frets, states } = typed.value
+    if (states && hasShape(before)) return statedOf(text, question, before)
+    kept = typed.value.kept
+    return frets === undefined
+      ? { ok: true, value: { question, byHand: false, stated: states } }
+      : { ok: true, value: { question, frets, fingers: undefined, byHand: true, stated: false } }
   })
-  if (read) afterStep(true)
+  if (changed) afterStep(true, kept)
+}
+
+/** A whole line that stands by itself: a completion, a text that was pasted from elsewhere. */
+export function takeLine(line: string): void {
+  typeLine(line)
+  finishLine()
+}
+
+const hasShape = ({ frets }: Step): boolean => frets?.some((fret) => fret !== null) === true
+
+/** "this is G7": the shape in hand keeps its frets and takes the name, if it is a shape of that chord. */
+function statedOf(text: string, { chord }: Question, before: Step): TypedRead<Step> {
+  const frets = before.frets as Frets
+  const voicing = voicingOf(chord, frets, neckIn({ question: before.question, player: current().player }))
+  if (voicing === undefined) return { ok: false, error: { code: 'not_the_shape', at: 0, text: text.trim() } }
+  return { ok: true, value: { question: questionAround(voicing, before.question), byHand: true, stated: true } }
 }
 
 /** Takes another question as a whole: a choice of a word, a way out. */
@@ -24,18 +48,27 @@ export function takeQuestion(question: Question): void {
   const strings = (of: Question) => (of.tuning ?? current().player.instrument.tuning).strings.length
   const before = current().question
   const sameNeck = strings(question) === strings(before) && question.tuning === before.tuning
-  step({ question, byHand: false, ...(sameNeck ? {} : { frets: undefined }) }, { search: true })
+  step({ question, byHand: false, stated: false, ...(sameNeck ? {} : { frets: undefined }) }, { search: true })
 }
 
-/** A shape from the list: of the chord that is asked. */
-export const takeShape = (frets: Frets): void => step({ frets, byHand: false }, { search: false, keepsLine: true })
+/** A shape from the list: of the chord that is asked. One of another string set is asked for there. */
+export function takeShape(frets: Frets): void {
+  const { question } = current()
+  const sounding = soundingStrings(frets)
+  const isAsked = question.strings === undefined || question.strings.join() === sounding.join()
+  if (isAsked) step({ frets, byHand: false }, { search: false, keepsLine: true })
+  else step({ frets, byHand: false, question: { ...question, strings: sounding } }, { search: true })
+}
 
 /** Another way to finger the shape in hand. */
 export const takeFingers = (fingers: Fingers | undefined): void => step({ fingers }, { search: false, keepsLine: true })
 
 /** A shape of another chord, such as a neighbour: the question follows it. */
 export const takeVoicing = (voicing: Voicing): void =>
-  step({ frets: voicing.frets, question: questionAround(voicing, current().question), byHand: true }, { search: true })
+  step(
+    { frets: voicing.frets, question: questionAround(voicing, current().question), byHand: true, stated: false },
+    { search: true },
+  )
 
 /** Moves the shape along the neck; root and name follow. */
 export function moveFret(by: 1 | -1): boolean {
@@ -78,11 +111,37 @@ export function moveStrings(by: 1 | -1): boolean {
   return true
 }
 
-/** What a shape made by hand is called: near the chord that it came from, otherwise by its best name. */
+/**
+ * What a shape made by hand is called. A chord that the player stated keeps its name over every shape of its own; where
+ * tones of a complete chord were moved, the name leans on that chord; anything else is named from the whole shape, in
+ * whatever order it was pressed.
+ */
 export function nameByHand(state: WorkbenchState, frets: Frets): ShapeName | undefined {
   const neck = neckIn(state)
+  const { chord } = state.question
+  const names = namesOf(frets, neck, { near: chord })
+  if (state.stated) {
+    const [own] = statedFirst(names, chord)
+    if (own && voicingOf(chord, frets, neck)) return own
+  }
   const from = voicingInHand(state)
-  return from ? movedName(from, frets, neck) : namesOf(frets, neck)[0]
+  if (from && isComplete(from) && sameStrings(from.frets, frets)) return movedName(from, frets, neck)
+  return names[0]
+}
+
+const isComplete = ({ chord, degrees }: Voicing): boolean =>
+  chord.formula.every((degree) => degree === '5' || degrees.includes(degree))
+
+const sameStrings = (a: Frets, b: Frets): boolean => a.every((fret, string) => (fret === null) === (b[string] === null))
+
+/** The player's choice among the names of the shape in hand: it is called so from now on, and its degrees follow. */
+export function takeName(chord: Chord): boolean {
+  const now = current()
+  const voicing = now.frets && voicingOf(chord, now.frets, neckIn(now))
+  if (!voicing) return false
+  const question = questionAround(plainRootPosition(voicing, now), now.question)
+  step({ question, byHand: true, stated: true }, { search: true })
+  return true
 }
 
 /** Puts a shape made by hand on the neck; its name follows. A single tone keeps the chord before. */
@@ -94,7 +153,12 @@ export function setByHand(frets: Frets): void {
   $preview.set(undefined)
   if (voicing)
     step(
-      { frets, byHand: true, question: questionAround(plainRootPosition(voicing, now), now.question) },
+      {
+        frets,
+        byHand: true,
+        stated: now.stated && name.chord.root === now.question.chord.root,
+        question: questionAround(plainRootPosition(voicing, now), now.question),
+      },
       { search: true },
     )
   else step({ frets, byHand: true }, { search: false })

@@ -64,8 +64,8 @@ describe('another naming system', () => {
   ])('%s is typed, and the address is in letters: a reload is the same chord', (typed, player, root, letters) => {
     const read = readTypedLine(typed, player)
     if (!read.ok) throw new Error(read.error.code)
-    expect(read.value.chord.root).toBe(root)
-    const address = addressOf({ question: read.value, frets: undefined, fingers: undefined, player })
+    expect(read.value.question.chord.root).toBe(root)
+    const address = addressOf({ question: read.value.question, frets: undefined, fingers: undefined, player })
     expect(address).toBe(`/?chord=${letters}`)
     const again = stepFrom(readAddress(new URL(address, 'http://page').searchParams), player)
     expect(again.step.question.chord.root).toBe(root)

@@ -7,7 +7,7 @@ import {
   type QuestionField,
   type QuestionTexts,
   questionOfShape,
-  readQuestion,
+  readWhatCanBe,
   writeQuestion,
 } from '@nestling/core/request'
 import { readFingers, type Shape, writeFingers } from '@nestling/core/shape'
@@ -46,10 +46,7 @@ export function stepFrom(
 ): { readonly step: Step; readonly typed: Typed } {
   const own = player.instrument.tuning.strings.length
   const asked = texts.chord === undefined ? { ...FIRST, ...(own < 5 ? { strings: '4321' } : {}) } : texts
-  const read = readQuestion(asked, player)
-  const fallback = read.ok ? read : readQuestion({ chord: 'C' }, player)
-  if (!fallback.ok) throw new Error(fallback.error.code)
-  const question = fallback.value
+  const { question, error } = readWhatCanBe(asked, player, 'C')
   const instrument = instrumentFor(question, player)
   const frets = shape === undefined ? undefined : readFrets(shape, instrument.tuning.strings.length)
   const { lastFret } = neckOf(instrument)
@@ -61,10 +58,11 @@ export function stepFrom(
       frets: inHand,
       fingers: chosen?.ok ? chosen.value : undefined,
       byHand: inHand !== undefined,
+      stated: false,
     },
     typed: {
-      line: read.ok ? '' : (asked[read.error.field as QuestionField] ?? ''),
-      problem: read.ok ? undefined : { message: messageOf(read.error), at: read.error.at },
+      line: error === undefined ? '' : (asked[error.field as QuestionField] ?? ''),
+      problem: error && { message: messageOf(error), at: error.at },
     },
   }
 }
@@ -76,7 +74,12 @@ function addressWith(texts: QuestionTexts, { frets, fingers }: Partial<Pick<Step
   return `/?${query.toString().replaceAll('%2C', ',').replaceAll('%2F', '/')}`
 }
 
-export const addressOf = ({ question, frets, fingers, player }: Omit<WorkbenchState, 'search' | 'byHand'>): string =>
+export const addressOf = ({
+  question,
+  frets,
+  fingers,
+  player,
+}: Pick<WorkbenchState, 'question' | 'frets' | 'fingers' | 'player'>): string =>
   addressWith(writeQuestion(question, player.instrument.tuning.strings.length), { frets, fingers })
 
 /** Where a shape opens, from everywhere: under its own question, with its own fingers. */

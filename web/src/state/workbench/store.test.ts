@@ -1,25 +1,30 @@
-import { type ShapesFound, shapesFor } from '@nestling/core/answer'
+import { answerGivingWay, type GivenWay } from '@nestling/core/answer'
 import { writeSymbol } from '@nestling/core/chord'
-import type { Player, Question } from '@nestling/core/request'
+import type { KeptWish, Player, Question } from '@nestling/core/request'
 import { readFrets, writeFrets } from '@nestling/core/voicing'
-import { beforeEach, expect, test, vi } from 'vitest'
+import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 
 type Search = { readonly question: Question; readonly answer: () => void; readonly fail: () => void }
 const searches = vi.hoisted(() => ({ open: [] as Search[], byHand: false }))
 vi.mock('../../workers/clients.ts', () => ({
   searchClient: () => ({
-    shapesFor: (question: Question, player: Player, limit: number) =>
-      new Promise<ShapesFound>((resolve, reject) => {
-        const answer = () => resolve(shapesFor(question, player, limit))
+    answerGivingWay: (question: Question, kept: readonly KeptWish[], player: Player, limit: number) =>
+      new Promise<GivenWay>((resolve, reject) => {
+        const answer = () => resolve(answerGivingWay(question, kept, player, limit))
         if (!searches.byHand) answer()
         searches.open.push({ question, answer, fail: () => reject(new Error('the worker died')) })
       }),
   }),
-  countingClient: () => ({ playableCount: async () => 0 }),
+  countingClient: () => ({
+    playableCount: async () => 0,
+    answerGivingWay: async (question: Question, kept: readonly KeptWish[], player: Player, limit: number) =>
+      answerGivingWay(question, kept, player, limit),
+  }),
 }))
 const {
-  $workbench, asked, current, moveFret, openWorkbench, redo, setByHand, setString, shapeInHand, stepFrom, takeFingers, takeShape, typeLine, undo,
+  $workbench, asked, clearNeck, current, finishLine, moveFret, openWorkbench, redo, setByHand, setString, shapeInHand, stepFrom, takeFingers,
+  takeLine, takeName, takeShape, typeLine, undo,
 } = await import('./index.ts') // biome-ignore format: a list
 
 const player = playerOf(DEFAULT_SETTINGS)
@@ -132,4 +137,124 @@ test('typed through a chord without shapes, the hand stays where it was', async 
     await settled()
   }
   expect([symbol(), inHand()]).toEqual(['Bbm7', 'x-13-15-13-14-x'])
+})
+
+/** As the field sees it: every keystroke, and Enter. */
+async function typeOut(line: string) {
+  for (let end = 1; end <= line.length; end++) {
+    typeLine(line.slice(0, end))
+    // Fast and slow typing: some keys come before the answer to the one before.
+    if (end % 3 === 0) await settled()
+  }
+  finishLine()
+  await settled()
+}
+const shown = () => ({ symbol: symbol(), inHand: inHand(), question: current().question })
+
+describe('a typed line', () => {
+  test.each([
+    'A', 'Am', 'Gsus4', 'E5', 'C7', 'F#m7b5 drop3 6432', 'x32010', '3 7 R 5 6521', 'm3 m3 m3', 'Dm9 rootless', 'drop3 6432', 'Bbm7 fret 5',
+  ])('%s: typed and pasted lead to the same shape, in one step', async (line) => {
+    await typeOut(line)
+    const typed = shown()
+    expect(current().search).toMatchObject({ status: 'found', result: { playable: expect.any(Number) } })
+    expect(typed.inHand).not.toBe('')
+    undo()
+    await settled()
+    expect([symbol(), inHand()]).toEqual(['Ebmaj7', 'x6878x'])
+    takeLine(line)
+    await settled()
+    expect(shown()).toEqual(typed)
+  }) // biome-ignore format: a list
+
+  test('that can’t be read changes nothing in the end, whatever its beginning meant', async () => {
+    const before = shown()
+    await typeOut('C7 dorp2')
+    expect(shown()).toEqual(before)
+    expect(asked.$typed.get().problem?.message).toContain('dorp2')
+    await typeOut('')
+    expect(shown()).toEqual(before)
+  })
+
+  test('emptied again it takes itself back', async () => {
+    const before = shown()
+    typeLine('C7')
+    await settled()
+    typeLine('')
+    await settled()
+    finishLine()
+    expect(shown()).toEqual(before)
+  })
+
+  test('a kept drop 2 gives way to a triad and is told to; a named drop 3 does not', async () => {
+    takeLine('Am')
+    await settled()
+    expect(current()).toMatchObject({
+      question: { arrangement: { kind: 'any' } },
+      search: { gaveWay: ['arrangement'] },
+    })
+    takeLine('Am drop3')
+    await settled()
+    expect(current().search).toMatchObject({ gaveWay: [], result: { playable: 0 } })
+  })
+
+  test('while it has no shapes yet the last answer stays, faint, all of it; at its end it is shown as it is', async () => {
+    typeLine('Am drop3')
+    await settled()
+    await vi.waitFor(() => expect($workbench.get()?.faint).toBe(true))
+    expect(writeSymbol($workbench.get()?.question.chord ?? { root: 'C', formula: [] })).toBe('E♭maj7')
+    finishLine()
+    expect($workbench.get()).toMatchObject({ faint: false, question: { chord: { root: 'A' } }, frets: undefined })
+  })
+})
+
+describe('the name in hand', () => {
+  const orders = [[0, 1, 2, 3], [3, 2, 1, 0], [1, 3, 0, 2]] as const // biome-ignore format: a table
+  test.each([
+    ['5x55xx', 'Am7'],
+    ['x2323x', 'Bm7b5'],
+    ['x32010', 'C'],
+    ['3x443x', 'Gmaj7'],
+  ])('%s is %s in whatever order it is pressed', async (shape, name) => {
+    for (const order of orders) {
+      clearNeck()
+      const tones = frets(shape).flatMap((fret, string) => (fret === null ? [] : [[string, fret] as const]))
+      for (const at of [...order, 4]) {
+        const tone = tones[at]
+        if (tone) setString(...tone)
+      }
+      expect([inHand(), symbol()]).toEqual([shape, name])
+    }
+    await settled()
+  })
+
+  test('leans on the chord of which a tone was moved', async () => {
+    setByHand(frets('x8878x'))
+    await settled()
+    expect(symbol()).toBe('Ebmaj9')
+  })
+
+  test('is kept over a rootless shape once the player has said it', async () => {
+    setByHand(frets('3x343x'))
+    await settled()
+    takeLine('this is G7')
+    await settled()
+    expect([symbol(), inHand(), current().stated]).toEqual(['G7', '3x343x', true])
+    setString(0, null)
+    await settled()
+    expect([symbol(), inHand()]).toEqual(['G7', 'xx343x'])
+    undo()
+    takeLine('this is C7')
+    await settled()
+    expect([symbol(), asked.$typed.get().problem?.message]).toEqual(['G7', expect.stringContaining('another chord')])
+  })
+
+  test('can be chosen; its degrees follow', async () => {
+    setByHand(frets('x5545x'))
+    await settled()
+    expect(takeName({ root: 'C', formula: ['R', '3', '5', '7', '9'] })).toBe(true)
+    await settled()
+    expect([symbol(), inHand()]).toEqual(['Cmaj9', 'x5545x'])
+    expect(takeName({ root: 'C', formula: ['R', '3', '5'] })).toBe(false)
+  })
 })

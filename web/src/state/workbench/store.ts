@@ -6,13 +6,14 @@
 import type { ShapesFound } from '@nestling/core/answer'
 import { POSITION_COST } from '@nestling/core/hand'
 import { type Neck, neckOf } from '@nestling/core/neck'
-import { instrumentFor, type Player } from '@nestling/core/request'
+import { instrumentFor, type KeptWish, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import { centreOf, type Frets, fretsAt, lowestPressed, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import { searchClient } from '../../workers/clients.ts'
 import { type Asked, createAsked, type Typed } from '../asked.ts'
 import { countFor, forgetCounts } from './counts.ts'
+import { forgetOtherSets, otherSetsFor } from './otherSets.ts'
 import type { Preview, Search, Step, WorkbenchState } from './types.ts'
 
 /** Rows that the page holds at most; the list says how many there are. */
@@ -34,6 +35,7 @@ const NOTHING: Step = {
   frets: undefined,
   fingers: undefined,
   byHand: false,
+  stated: false,
 }
 
 export const asked: Asked<Step> = createAsked(NOTHING)
@@ -42,10 +44,16 @@ let found: Search = { status: 'searching', last: undefined }
 
 export function current(): WorkbenchState {
   if (player === undefined) throw new Error('the workbench is used before it is opened')
-  return { ...asked.current(), player, search: found }
+  return { ...asked.current(), player, search: found, faint: false }
 }
 
 const publish = () => $workbench.set(current())
+
+/** While a line is typed that has no shapes yet, neck, names and list stay with the last answer, all of them. */
+function publishFaint(): void {
+  const shown = $workbench.get()
+  if (shown && !shown.faint) $workbench.set({ ...shown, faint: true })
+}
 
 export const neckIn = ({ question, player: who }: Pick<WorkbenchState, 'question' | 'player'>): Neck =>
   neckOf(instrumentFor(question, who))
@@ -66,29 +74,42 @@ let ticket = 0
 /** Where the hand was before a question without an answer, such as B♭m on the way to B♭m7 over four strings. */
 let handBefore: Frets | undefined
 
-/** Searches for the current question; an answer that was overtaken is thrown away. */
-async function search(): Promise<void> {
+/** Searches for the current question; an answer that was overtaken is thrown away. Kept wishes give way where need be. */
+async function search(kept: readonly KeptWish[] = []): Promise<void> {
   const mine = ++ticket
   const { question, player: who, search: before } = current()
   forgetCounts()
+  forgetOtherSets()
   const last = before.status === 'found' ? before.result : before.status === 'searching' ? before.last : undefined
   found = { status: 'searching', last }
-  const blink = setTimeout(publish, BLINK_MS)
+  const blink = setTimeout(() => (asked.isTyping() ? publishFaint() : publish()), BLINK_MS)
   try {
-    const result = await searchClient().shapesFor(question, who, MOST_SHOWN)
+    const answer = await searchClient().answerGivingWay(question, kept, who, MOST_SHOWN)
     if (mine !== ticket) return
+    const { found: result, gaveWay } = answer
     const state = current()
     const frets = keepInHand({ ...state, frets: state.frets ?? handBefore }, result)
     handBefore = frets ?? state.frets ?? handBefore
-    found = { status: 'found', result }
-    asked.settle({ frets, ...(sameFrets(frets, state.frets) ? {} : { fingers: undefined }) })
+    found = { status: 'found', result, gaveWay, asked: question }
+    asked.settle({
+      frets,
+      ...(gaveWay.length > 0 ? { question: answer.question } : {}),
+      ...(sameFrets(frets, state.frets) ? {} : { fingers: undefined }),
+    })
+    if (asked.isTyping() && result.playable === 0 && frets === undefined) return publishFaint()
   } catch (error) {
     if (mine !== ticket) return
     found = { status: 'failed', message: error instanceof Error ? error.message : String(error) }
   } finally {
     clearTimeout(blink)
   }
+  showAnswer()
+}
+
+/** Draws what was found, and has the rest counted. */
+function showAnswer(): void {
   publish()
+  otherSetsFor(current())
   countFor(current())
 }
 
@@ -107,18 +128,29 @@ function keepInHand(state: WorkbenchState, result: ShapesFound): Frets | undefin
   if (result.shown === 0) return undefined
   const first = fretsAt(result, 0)
   if (frets === undefined) return first
+  if (holds(result, frets)) return frets
   const asGrip = (row: number, one: Frets) => (result.scores[row] as number) - POSITION_COST * lowestPressed(one)
   const centre = centreOf(frets)
   const best = asGrip(0, first)
   let nearest = { frets: first, apart: Math.abs(centreOf(first) - centre) }
   for (let row = 0; row < result.shown; row++) {
+    // What a shape's place on the neck adds can't make it as good: most are passed over before they are read.
+    if (result.held[row] === 0 || (result.scores[row] as number) > best + AS_GOOD + MOST_FOR_PLACE) continue
     const other = fretsAt(result, row)
-    if (sameFrets(other, frets)) return other
-    if (result.held[row] === 0 || asGrip(row, other) > best + AS_GOOD) continue
+    if (asGrip(row, other) > best + AS_GOOD) continue
     const apart = Math.abs(centreOf(other) - centre)
     if (apart < nearest.apart - 0.01) nearest = { frets: other, apart }
   }
   return nearest.frets
+}
+const MOST_FOR_PLACE = POSITION_COST * 30
+
+/** Whether the very same frets are among the shapes. */
+function holds({ strings, shown, frets: all }: ShapesFound, frets: Frets): boolean {
+  if (frets.length !== strings) return false
+  for (let row = 0; row < shown; row++)
+    if (frets.every((fret, string) => all[row * strings + string] === (fret ?? -1))) return true
+  return false
 }
 
 export interface StepOptions {
@@ -140,10 +172,17 @@ const withOwnFingers = (changes: Partial<Step>): Partial<Step> =>
     ? { ...changes, fingers: undefined }
     : changes
 
-export function afterStep(searches: boolean): void {
+export function afterStep(searches: boolean, kept: readonly KeptWish[] = []): void {
   $preview.set(undefined)
-  if (searches) void search()
+  if (searches) void search(kept)
   else publish()
+}
+
+/** The typed line has ended: what it means is shown now, shapes or none. */
+export function finishLine(): void {
+  const takenBack = asked.finish()
+  if (takenBack) void search()
+  else if ($workbench.get()?.faint) showAnswer()
 }
 
 function go(there: boolean): boolean {

@@ -1,12 +1,19 @@
 import type { ShapesFound } from '@nestling/core/answer'
 import type { Chord } from '@nestling/core/chord'
-import type { ChoiceField, Player, Question, WayOut } from '@nestling/core/request'
+import type { ChoiceField, KeptWish, Player, Question, WayOut } from '@nestling/core/request'
 import type { Fingers } from '@nestling/core/shape'
 import type { Frets } from '@nestling/core/voicing'
 
 export type Search =
   | { readonly status: 'searching'; readonly last: ShapesFound | undefined }
-  | { readonly status: 'found'; readonly result: ShapesFound }
+  | {
+      readonly status: 'found'
+      readonly result: ShapesFound
+      /** Wishes from before that did not fit the chord. */
+      readonly gaveWay: readonly KeptWish[]
+      /** As it was asked, before they gave way. */
+      readonly asked: Question
+    }
   | { readonly status: 'failed'; readonly message: string }
 
 /** What can be undone. */
@@ -18,11 +25,15 @@ export interface Step {
   readonly fingers: Fingers | undefined
   /** Made by hand: it stays whatever the search finds. */
   readonly byHand: boolean
+  /** The player said what this is: a shape of that chord keeps the name, also without its root. */
+  readonly stated: boolean
 }
 
 export interface WorkbenchState extends Step {
   readonly player: Player
   readonly search: Search
+  /** A line is being typed that has no shapes yet: this is the last answer, shown faintly. */
+  readonly faint: boolean
 }
 
 /** A shape shown for a moment: under a dragging finger, or of the row that is pointed at. */

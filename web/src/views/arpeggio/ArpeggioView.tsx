@@ -1,28 +1,28 @@
 /** Arpeggio: a chord one tone after another, under one hand or along the neck; seen, written, heard and listened to. */
-import { Tabs } from '@mantine/core'
 import { writeSymbol } from '@nestling/core/chord'
 import { memo } from 'react'
 import { Frame } from '../../shell/Frame.tsx'
+import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
 import { Shell } from '../../shell/Shell.tsx'
-import { TransportBar } from '../../shell/TransportBar.tsx'
 import type { PageData } from '../../state/page.ts'
 import { saveSoundFile } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
+import { Acts } from './Acts.tsx'
 import classes from './ArpeggioView.module.css'
 import type { Params } from './address.ts'
-import { Ear } from './Ear.tsx'
-import { Finder } from './Finder.tsx'
+import { Ear } from './beside/Ear.tsx'
+import { Find } from './beside/Find.tsx'
+import { Scales } from './beside/Scales.tsx'
+import { ThisLine } from './beside/ThisLine.tsx'
 import { arpeggioKeys, sharedActs } from './keys.ts'
-import { LineNeck } from './LineNeck.tsx'
-import { LineSentence } from './LineSentence.tsx'
-import { Notation } from './Notation.tsx'
-import { Positions } from './Positions.tsx'
-import { Scales } from './Scales.tsx'
-import { ThisLine } from './ThisLine.tsx'
+import { LineNeck } from './neck/LineNeck.tsx'
+import { LineSentence } from './sentence/LineSentence.tsx'
 import { scoreOf } from './toScore.ts'
 import { type ArpeggioState, OWNER, useArpeggio } from './useArpeggio.ts'
+import { useEar } from './useEar.ts'
 import { useVoicingInside } from './useVoicingInside.ts'
 import { soundFileName } from './voicingInside.ts'
+import { Notation } from './written/Notation.tsx'
 
 export interface ArpeggioViewProps {
   readonly params: Params
@@ -48,51 +48,33 @@ async function saveSound(state: ArpeggioState): Promise<void> {
 const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const state = useArpeggio(params)
   const voicing = useVoicingInside(state)
+  const ear = useEar(state)
   const { plan, line } = state
   return (
     <Frame
       heading="A chord as an arpeggio"
       announcement={`${writeSymbol(plan.chord)}: ${line.notes.length} tones`}
       acts={sharedActs(state, voicing)}
-      keys={arpeggioKeys(state)}
+      keys={arpeggioKeys(state, ear, voicing)}
     >
-      <LineSentence state={state} />
+      <LineSentence state={state}>
+        <Acts state={state} ear={ear} voicing={voicing} />
+      </LineSentence>
       <div className={classes['neck']}>
         <LineNeck state={state} voicing={voicing} />
-        <Positions state={state} />
       </div>
       <div className={classes['below']}>
-        <Notation state={state} />
+        <div className={classes['played']}>
+          <Notation state={state} />
+          <PlayingSentence owner={OWNER} loop={state.loop} setLoop={state.setLoop} save={() => void saveSound(state)} />
+        </div>
         <aside className={classes['side']}>
-          <Tabs defaultValue="line" keepMounted={false}>
-            <Tabs.List>
-              <Tabs.Tab value="line">This line</Tabs.Tab>
-              <Tabs.Tab value="scales">Scales</Tabs.Tab>
-              <Tabs.Tab value="finder">Finder</Tabs.Tab>
-              <Tabs.Tab value="ear">Ear</Tabs.Tab>
-            </Tabs.List>
-            <Tabs.Panel value="line">
-              <ThisLine state={state} voicing={voicing} />
-            </Tabs.Panel>
-            <Tabs.Panel value="scales">
-              <Scales state={state} />
-            </Tabs.Panel>
-            <Tabs.Panel value="finder">
-              <Finder state={state} />
-            </Tabs.Panel>
-            <Tabs.Panel value="ear">
-              <Ear state={state} />
-            </Tabs.Panel>
-          </Tabs>
+          <ThisLine state={state} voicing={voicing} />
+          <Scales state={state} />
+          <Find state={state} />
+          <Ear state={state} ear={ear} />
         </aside>
       </div>
-      <TransportBar
-        owner={OWNER}
-        playOrStop={state.playOrStop}
-        loop={state.loop}
-        setLoop={state.setLoop}
-        save={() => void saveSound(state)}
-      />
     </Frame>
   )
 })

@@ -3,7 +3,8 @@ import type { Frets } from '@nestling/core/voicing'
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
 import { clampAt } from './plan.ts'
 import { type ArpeggioState, CHORD_INPUT_ID } from './useArpeggio.ts'
-import { keep, toTray } from './voicingInside.ts'
+import type { LineEar } from './useEar.ts'
+import { buildHref, keep, toTray } from './voicingInside.ts'
 
 export const sharedActs = (state: ArpeggioState, voicing: Frets | undefined): SharedActs => ({
   fieldId: CHORD_INPUT_ID,
@@ -15,7 +16,20 @@ export const sharedActs = (state: ArpeggioState, voicing: Frets | undefined): Sh
   ...(voicing ? { toTray: () => toTray(state, voicing), keep: () => keep(state, voicing) } : {}),
 })
 
-export function arpeggioKeys({ plan, line, change }: ArpeggioState): readonly KeyLine[] {
+export function arpeggioKeys(state: ArpeggioState, ear: LineEar, voicing: Frets | undefined): readonly KeyLine[] {
+  const { plan, line, change } = state
   const move = (by: number) => change({ at: clampAt(plan.at + by, line.neck) })
-  return [{ keys: ['←', '→'], does: 'move the hand', acts: { ArrowLeft: () => move(-1), ArrowRight: () => move(1) } }]
+  return [
+    { keys: ['←', '→'], does: 'move the hand', acts: { ArrowLeft: () => move(-1), ArrowRight: () => move(1) } },
+    { keys: ['E'], does: 'let the ear follow, or stop it', acts: { e: ear.listenOrStop } },
+    ...(voicing
+      ? [
+          {
+            keys: ['Enter'],
+            does: 'build the voicing inside',
+            acts: { Enter: () => window.location.assign(buildHref(state, voicing)) },
+          },
+        ]
+      : []),
+  ]
 }

@@ -68,6 +68,9 @@ export function scoreOf(
   )
 }
 
-/** What is written: the line alone, from the first beat. */
-export const writtenScore = (line: Pick<ArpeggioLine, 'notes' | 'order'>, plan: Plan): Score =>
-  scoreOf(line, plan, { metronome: false, drums: false, bassStandIn: false, countInBars: 0 }, false)
+/** What is written: the line alone, from the first beat. Accents on each beat are the metre's own and need no signs. */
+export function writtenScore(line: Pick<ArpeggioLine, 'notes' | 'order'>, plan: Plan): Score {
+  const score = scoreOf(line, plan, { metronome: false, drums: false, bassStandIn: false, countInBars: 0 }, false)
+  if (plan.accent !== 'beat') return score
+  return { ...score, events: score.events.map((event) => ({ ...event, accent: false })) }
+}

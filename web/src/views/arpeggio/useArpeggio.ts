@@ -1,12 +1,15 @@
 /** The state of the Arpeggio view: the plan with its undo, what is typed, what plays, the address. */
 import { useStore } from '@nanostores/react'
-import { readSymbol, writeSymbol } from '@nestling/core/chord'
-import type { Player } from '@nestling/core/request'
+import { writeSymbol } from '@nestling/core/chord'
+import { DEFAULT_FRET_MAX, type Player, type Question, readTypedLine } from '@nestling/core/request'
+import { lowestPressed } from '@nestling/core/voicing'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { stopListening } from '../../ear/listening.ts'
+import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
+import { carriedOf, carry } from '../../state/carried.ts'
 import { hearScore, hearTone } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { type Params, readPlan, writePlan } from './address.ts'
@@ -23,6 +26,7 @@ export interface ArpeggioState {
   readonly player: Player
   readonly typed: Typed
   readonly type: (text: string) => void
+  readonly finish: () => void
   readonly change: (changes: Partial<Plan>) => void
   readonly undo: () => unknown
   readonly redo: () => unknown
@@ -61,16 +65,18 @@ export function useArpeggio(params: Params): ArpeggioState {
   const change = useCallback((changes: Partial<Plan>) => asked.step(settled(asked.current(), changes)), [asked])
   const type = useCallback(
     (text: string) => {
-      asked.type(text, (written) => {
-        const read = readSymbol(written, player.naming)
+      asked.type(text, (written, before) => {
+        const read = readTypedLine(written, player, questionOf(before))
         if (!read.ok) return read
-        const { root, formula, bass } = read.value
-        const chord = bass === undefined ? { root, formula } : { root, formula, bass }
-        return { ok: true, value: settled(asked.current(), { chord, shape: undefined }) }
+        const { question, frets } = read.value
+        const { chord, tuning, fretMin } = question
+        const at = frets ? lowestPressed(frets) || before.at : fretMin > 1 ? fretMin : before.at
+        return { ok: true, value: settled(before, { chord, tuning, at, shape: frets }) }
       })
     },
     [asked, player],
   )
+  useKeptPast(asked, 'arpeggio')
   useQuestion({
     address: writePlan(plan, line.neck.open.length),
     open: (query) => {
@@ -78,6 +84,11 @@ export function useArpeggio(params: Params): ArpeggioState {
       asked.open(there.plan, there.typed)
     },
   })
+  useEffect(() => {
+    const tuning = plan.tuning ?? player.instrument.tuning
+    const { chord, shape } = plan
+    carry('Arpeggio', carriedOf({ chord, frets: shape, tuning }), writePlan(plan, line.neck.open.length))
+  }, [plan, player, line])
   // Another line is another piece of music: what plays the old one ends.
   const before = useRef(line)
   useEffect(() => {
@@ -114,6 +125,7 @@ export function useArpeggio(params: Params): ArpeggioState {
     player,
     typed,
     type,
+    finish: asked.finish,
     change,
     undo: asked.undo,
     redo: asked.redo,
@@ -126,6 +138,16 @@ export function useArpeggio(params: Params): ArpeggioState {
     select,
   }
 }
+
+/** What a typed line starts from: the chord of the plan, on its neck. */
+const questionOf = ({ chord, tuning }: Plan): Question => ({
+  chord,
+  tuning,
+  arrangement: { kind: 'any' },
+  open: 'never',
+  fretMin: 1,
+  fretMax: DEFAULT_FRET_MAX,
+})
 
 /** Choices that belong to another line are given up with it. */
 function settled(now: Plan, changes: Partial<Plan>): Plan {

@@ -28,9 +28,9 @@ export function useVoicingInside({ plan, line, player }: ArpeggioState): Frets |
       fretMax: at + 4,
     }
     searchClient()
-      .shapesFor(question, player, MOST_LOOKED_AT)
+      .answerGivingWay(question, [], player, MOST_LOOKED_AT)
       .then(
-        (shapes) => current && setFound(easiestInside(shapes, line)),
+        ({ found: shapes }) => current && setFound(easiestInside(shapes, line)),
         // Without it the line is complete all the same.
         () => current && setFound(undefined),
       )

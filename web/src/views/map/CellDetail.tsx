@@ -1,18 +1,13 @@
 /** The cell in hand: where the hand looks from, the open form behind it, the same shape in every key. */
-import { Button, Group } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { inAllKeys } from '@nestling/core/map'
 import { landmarksOf, openFormOf } from '@nestling/core/near'
 import { ghostTones } from '@nestling/core/voicing'
-import { IconPlayerPlay } from '../../controls/icons.ts'
-import sentence from '../../controls/sentence.module.css'
-import { toBuild } from '../../state/links.ts'
 import { $session } from '../../state/session.ts'
 import { degreeSign } from '../../words/degrees.ts'
 import { verdictWords } from '../../words/hand.ts'
 import { counted, fretsWord } from '../../words/shapes.ts'
-import { collect, hearCell, shapeOf } from './collect.ts'
 import type { Selected } from './MapTable.tsx'
 import classes from './MapView.module.css'
 import type { FoundMap } from './useMap.ts'
@@ -27,7 +22,7 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
         <p className={classes['aside']}>Take a cell of the sheet to see its landmarks and its keys.</p>
       </section>
     )
-  const { neck, player } = found
+  const { neck } = found
   const { voicing, verdict } = cell
   const style = { naming: settings.naming, school: settings.symbols }
   const landmarks = landmarksOf(voicing, neck)
@@ -43,33 +38,6 @@ export function CellDetail({ found, selected }: { readonly found: FoundMap; read
       <p className={classes['aside']}>
         {voicing.arrangement.degrees.map(degreeSign).join(' ')} · {Math.round(verdict.mm)} mm, {verdictWords(verdict)}
       </p>
-      <Group gap="xs" my="xs">
-        <Button size="compact-sm" component="a" href={toBuild(shapeOf(cell, found), player)}>
-          Open in Build
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="default"
-          leftSection={<IconPlayerPlay size={15} aria-hidden />}
-          onClick={() => hearCell(cell, found)}
-        >
-          Hear
-        </Button>
-        <Button size="compact-sm" variant="default" onClick={() => void collect([cell], found)}>
-          To the tray
-        </Button>
-        <span className={sentence['keys']}>
-          <span>
-            <kbd>Space</kbd> hear
-          </span>
-          <span>
-            <kbd>T</kbd> tray
-          </span>
-          <span>
-            <kbd>/</kbd> another chord
-          </span>
-        </span>
-      </Group>
       <dl className={classes['facts']} data-testid="landmarks">
         <dt>Roots near</dt>
         <dd>

@@ -1,5 +1,5 @@
 /** The chord, its arrangement, the change that is looked at, and the filters. */
-import { Button, Chip, Group, NativeSelect, Switch } from '@mantine/core'
+import { Button, Chip, NativeSelect, Switch } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
 import type { MapChange } from '@nestling/core/map'
@@ -7,13 +7,10 @@ import { EXTENSIONS } from '@nestling/core/near'
 import { tuningLetters } from '@nestling/core/neck'
 import { instrumentFor } from '@nestling/core/request'
 import { ARRANGEMENT_NAMES } from '@nestling/core/voicing'
-import { memo, useDeferredValue } from 'react'
-import { ChordField } from '../../controls/ChordField.tsx'
-import { UndoRedo } from '../../controls/UndoRedo.tsx'
+import { memo, type ReactNode, useDeferredValue } from 'react'
 import { $session } from '../../state/session.ts'
 import { degreeSign } from '../../words/degrees.ts'
 import { arrangementWords, stringsApart } from '../../words/shapes.ts'
-import { CHORD_INPUT_ID } from './keys.ts'
 import classes from './MapView.module.css'
 import { SEVENTH_MORPHS, TRIAD_MORPHS } from './morphs.ts'
 import type { MapState, ShownSets } from './useMap.ts'
@@ -33,13 +30,14 @@ const SPANS = [
   { value: '7', label: 'any stretch' },
 ] as const
 
-export function MapHead({ state }: { readonly state: MapState }) {
+export function MapHead({ state, children }: { readonly state: MapState; readonly children: ReactNode }) {
   // Many chips: they follow a chord that is typed when there is time.
   const chord = useDeferredValue(state.question.chord)
   const chips = { chord, change: state.change, setChange: state.setChange }
   return (
     <section aria-label="What is mapped" className={classes['head']}>
       <Asked state={state} />
+      {children}
       <Morphs {...chips} />
       <Extensions {...chips} />
     </section>
@@ -62,7 +60,6 @@ function Asked({ state }: { readonly state: MapState }) {
         {question.arrangement.kind === 'named' ? arrangementWords(question.arrangement) : 'any arrangement'}, frets{' '}
         {range}, {tuningLetters(instrumentFor(question, state.player).tuning, settings.naming)}
       </span>
-      <ChordField id={CHORD_INPUT_ID} typed={state.typed} type={state.type} />
       <NativeSelect
         size="sm"
         aria-label="Arrangement"
@@ -118,12 +115,6 @@ function Asked({ state }: { readonly state: MapState }) {
         checked={state.landmarks}
         onChange={(event) => state.setLandmarks(event.currentTarget.checked)}
       />
-      <Group gap={4} ml="auto">
-        <UndoRedo undo={state.undo} redo={state.redo} canUndo={state.canUndo} canRedo={state.canRedo} />
-      </Group>
-      <Button size="compact-md" variant="default" onClick={() => window.print()}>
-        Print
-      </Button>
     </div>
   )
 }

@@ -1,12 +1,15 @@
 /** Map: a chord's whole territory as one sheet; string sets down, bass tones across. */
 
 import { writeSymbol } from '@nestling/core/chord'
-import { useState } from 'react'
+import { instrumentFor } from '@nestling/core/request'
+import { useEffect, useState } from 'react'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
+import { carriedOf, carry } from '../../state/carried.ts'
 import type { PageData } from '../../state/page.ts'
 import { fretsWord } from '../../words/shapes.ts'
-import type { MapAddress } from './address.ts'
+import { Acts } from './Acts.tsx'
+import { type MapAddress, writeMap } from './address.ts'
 import { CellDetail } from './CellDetail.tsx'
 import { mapActs } from './keys.ts'
 import { MapHead } from './MapHead.tsx'
@@ -32,9 +35,17 @@ export default function MapView(props: MapViewProps) {
 function Territory({ address }: Pick<MapViewProps, 'address'>) {
   const state = useMap(address)
   const [selected, setSelected] = useState<Selected>({ row: 0, column: 0 })
+  const [taken, setTaken] = useState<Selected | undefined>(undefined)
+  useCarried(state, taken)
+  const select = (place: Selected) => {
+    setSelected(place)
+    setTaken(place)
+  }
   return (
     <Frame heading="The map of a chord" announcement={announcementOf(state, selected)} acts={mapActs(state, selected)}>
-      <MapHead state={state} />
+      <MapHead state={state}>
+        <Acts state={state} selected={selected} />
+      </MapHead>
       {state.search.status === 'searching' && <p className={classes['aside']}>Looking along the neck…</p>}
       {state.search.status === 'failed' && (
         <p role="alert" className={classes['aside']}>
@@ -42,10 +53,22 @@ function Territory({ address }: Pick<MapViewProps, 'address'>) {
         </p>
       )}
       {state.search.status === 'found' && (
-        <Found state={state} found={state.search.found} selected={selected} select={setSelected} />
+        <Found state={state} found={state.search.found} selected={selected} select={select} />
       )}
     </Frame>
   )
+}
+
+/** The map's chord goes along to the other views, and the shape of a place that was taken there. */
+function useCarried({ search }: MapState, taken: Selected | undefined) {
+  useEffect(() => {
+    if (search.status !== 'found') return
+    const { question, player, changed, neck } = search.found
+    const { tuning } = instrumentFor(question, player)
+    const cell = taken && changed[taken.row]?.[taken.column]
+    const shape = cell?.kind === 'shape' ? cell.voicing : { chord: question.chord, frets: undefined }
+    carry('Map', carriedOf({ ...shape, tuning }), writeMap(search.found, neck.open.length))
+  }, [search, taken])
 }
 
 /** The chord that the place in hand shows, and where. */

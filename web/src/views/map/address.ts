@@ -2,7 +2,7 @@
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import type { MapChange } from '@nestling/core/map'
 import { EXTENSIONS } from '@nestling/core/near'
-import { type Player, type Question, type QuestionTexts, readQuestion, writeQuestion } from '@nestling/core/request'
+import { type Player, type Question, type QuestionTexts, readWhatCanBe, writeQuestion } from '@nestling/core/request'
 import type { Typed } from '../../state/asked.ts'
 import { questionTextsIn } from '../../state/workbench/address.ts'
 import { messageOf } from '../../words/errors.ts'
@@ -29,19 +29,15 @@ export const readMapAddress = (query: URLSearchParams): MapAddress => ({
   way: query.get('way') ?? undefined,
 })
 
-/** @returns With what is wrong when the address can't be read; the map of C major triads is asked then. */
+/** @returns With what is wrong when the address can't be read; what is wrong loses only itself. */
 export function readMap(
   address: MapAddress,
   player: Player,
 ): { readonly asked: AskedMap; readonly typed: Typed | undefined } {
-  const read = readQuestion(address.texts.chord === undefined ? FIRST : address.texts, player)
-  const question = read.ok ? read : readQuestion(FIRST, player)
-  if (!question.ok) throw new Error(question.error.code)
+  const { question, error } = readWhatCanBe(address.texts.chord === undefined ? FIRST : address.texts, player, 'C')
   return {
-    asked: { question: question.value, change: changeIn(address) },
-    typed: read.ok
-      ? undefined
-      : { line: address.texts.chord ?? '', problem: { message: messageOf(read.error), at: read.error.at } },
+    asked: { question, change: changeIn(address) },
+    typed: error && { line: address.texts.chord ?? '', problem: { message: messageOf(error), at: error.at } },
   }
 }
 

@@ -1,10 +1,11 @@
 /** The state of the Map: the question, the worker's answer, the change that is looked at, the cell in hand, the address. */
 import { useStore } from '@nanostores/react'
-import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import { writeSymbol } from '@nestling/core/chord'
 import type { ChangedMap, ChordMap, MapChange } from '@nestling/core/map'
 import { type Neck, neckOf } from '@nestling/core/neck'
-import { instrumentFor, type Player, type Question } from '@nestling/core/request'
+import { instrumentFor, type Player, type Question, readTypedLine } from '@nestling/core/request'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
+import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
 import { $player, $session } from '../../state/session.ts'
@@ -30,6 +31,7 @@ export type ShownSets = 'all' | 'neighbouring' | `${number},${string}`
 export interface MapState {
   readonly typed: Typed
   readonly type: (text: string) => void
+  readonly finish: () => void
   readonly question: Question
   readonly choose: (changes: Partial<Question>) => void
   readonly change: MapChange
@@ -72,15 +74,14 @@ export function useMap(address: MapAddress): MapState {
   const setChange = useCallback((next: MapChange) => asked.step({ change: next }), [asked])
   const type = useCallback(
     (text: string) => {
-      asked.type(text, (written) => {
-        const read = readSymbol(written, player.naming)
+      asked.type(text, (written, before) => {
+        const read = readTypedLine(written, player, before.question)
         if (!read.ok) return read
-        const { root, formula } = read.value
-        const before = asked.current().question
-        return {
-          ok: true,
-          value: { question: { ...before, chord: { root, formula }, omit: undefined, bass: undefined } },
-        }
+        const { question: wanted } = read.value
+        const { root, formula } = wanted.chord
+        // The sheet has all string sets and all basses anyway, and a new chord is not yet changed.
+        const here = { ...wanted, chord: { root, formula }, strings: undefined, bass: undefined, top: undefined }
+        return { ok: true, value: { question: here } }
       })
     },
     [asked, player],
@@ -102,6 +103,7 @@ export function useMap(address: MapAddress): MapState {
       current = false
     }
   }, [question, player, change])
+  useKeptPast(asked, 'map')
   useQuestion({
     address: search.status === 'found' ? writeMap(search.found, search.found.neck.open.length) : undefined,
     open: (query) => {
@@ -113,6 +115,7 @@ export function useMap(address: MapAddress): MapState {
   return {
     typed,
     type,
+    finish: asked.finish,
     question,
     choose: (changes) => asked.step({ question: { ...question, ...changes } }),
     undo: asked.undo,

@@ -3,12 +3,12 @@ import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
 import type { Address, WorkbenchState } from '../../state/workbench/index.ts'
-import { Around } from './around/Around.tsx'
+import { OneFretAway } from './away/OneFretAway.tsx'
+import { Found } from './found/Found.tsx'
 import { SHARED_ACTS, WORKBENCH_KEYS } from './keys.ts'
 import { NeckArea } from './neck/NeckArea.tsx'
 import { Sentence } from './sentence/Sentence.tsx'
 import { ThisShape } from './shape/ThisShape.tsx'
-import { ShapesFound } from './shapes/ShapesFound.tsx'
 import { useAnnouncement, useWorkbench } from './useWorkbench.ts'
 import classes from './WorkbenchView.module.css'
 
@@ -30,13 +30,13 @@ function Workbench({ address }: Pick<WorkbenchViewProps, 'address'>) {
   return (
     <Spoken state={state}>
       <Sentence state={state} />
-      <div className={classes['neck']}>
+      <div className={classes['neck']} data-faint={state.faint || undefined}>
         <NeckArea state={state} />
       </div>
+      <Found state={state} />
       <div className={classes['answers']}>
-        <ShapesFound state={state} />
         <ThisShape state={state} />
-        <Around state={state} />
+        <OneFretAway state={state} />
       </div>
     </Spoken>
   )

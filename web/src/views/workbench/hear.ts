@@ -5,7 +5,7 @@ import { type Frets, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import type { PlayStyle, Sounding } from '../../sound/chords.ts'
 import { hearChords, soundingOf } from '../../state/playback.ts'
-import { $workbench, neckIn, type Step, type WorkbenchState } from '../../state/workbench/index.ts'
+import { $workbench, asked, neckIn, type Step, type WorkbenchState } from '../../state/workbench/index.ts'
 
 /** Leaves the fifth out of what is heard. */
 export const $withoutFifth = atom(false)
@@ -30,6 +30,12 @@ export function hearInHand(style: PlayStyle): void {
 export function hearShape(frets: Frets, chord: Chord): void {
   const now = $workbench.get()
   if (now) hear([heardOf({ ...now, question: { ...now.question, chord } }, frets)], 'strum')
+}
+
+/** The same from a key, where there is a step before. */
+export function hearBeforeAfter(): void {
+  const { before } = asked.$past.get()
+  if (before) hearChange(before)
 }
 
 /** Before and after: the step before, then the shape in hand. */

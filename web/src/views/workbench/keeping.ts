@@ -1,5 +1,6 @@
 /** The shape in hand to the Book and to the tray, with the fingering that was chosen for it. */
 import { keepAs } from '../../state/book.ts'
+import { tell } from '../../state/notices.ts'
 import { addToTray } from '../../state/tray.ts'
 import { $workbench, shapeInHand } from '../../state/workbench/index.ts'
 
@@ -8,12 +9,16 @@ const inHand = () => {
   return now && shapeInHand(now)
 }
 
+const NOTHING = 'Nothing in hand to keep: type a chord, or press places on the neck.'
+
 export async function keepInHand(): Promise<void> {
   const shape = inHand()
   if (shape) await keepAs(shape)
+  else tell.done(NOTHING, 'nothing')
 }
 
 export async function toTray(): Promise<void> {
   const shape = inHand()
   if (shape) await addToTray([shape])
+  else tell.done(NOTHING, 'nothing')
 }

@@ -1,8 +1,9 @@
 /** Everything that a key does in the Build view. */
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
-import { clearNeck, invert, moveFret, moveStrings, redo, undo } from '../../state/workbench/index.ts'
-import { hearInHand } from './hear.ts'
+import { clearNeck, redo, undo } from '../../state/workbench/index.ts'
+import { hearBeforeAfter, hearInHand } from './hear.ts'
 import { keepInHand, toTray } from './keeping.ts'
+import { moveHand, nextInversion, nextStrings } from './moving.ts'
 import { LINE_INPUT_ID } from './sentence/TypedLine.tsx'
 
 export const SHARED_ACTS: SharedActs = {
@@ -21,18 +22,19 @@ export const WORKBENCH_KEYS: readonly KeyLine[] = [
   {
     keys: ['←', '→'],
     does: 'move the shape a fret; root and name follow',
-    acts: { ArrowLeft: () => moveFret(-1), ArrowRight: () => moveFret(1) },
+    acts: { ArrowLeft: () => moveHand(-1), ArrowRight: () => moveHand(1) },
   },
   {
     keys: ['↑', '↓'],
     does: 'next inversion up or down the neck',
-    acts: { ArrowUp: () => invert(1), ArrowDown: () => invert(-1) },
+    acts: { ArrowUp: () => nextInversion(1), ArrowDown: () => nextInversion(-1) },
   },
   {
     keys: ['[', ']'],
     does: 'towards the low or the high strings',
-    acts: { '[': () => moveStrings(-1), ']': () => moveStrings(1) },
+    acts: { '[': () => nextStrings(-1), ']': () => nextStrings(1) },
   },
+  { keys: ['A'], does: 'hear the shape before and this one', acts: { a: hearBeforeAfter } },
   { keys: ['G'], does: 'hear it plucked together', acts: { g: () => hearInHand('together') } },
   {
     keys: ['E'],

@@ -3,6 +3,7 @@ import {
   type Fingering,
   fingeringsOf,
   type HandVerdict,
+  handOn,
   handVerdict,
   type SilentString,
   silentStrings,
@@ -43,8 +44,8 @@ export interface ShapeInHand {
   readonly neck: Neck
   readonly voicing: Voicing | undefined
   readonly tones: readonly (StringTone | null)[]
-  /** All workable ones, best first. */
-  readonly fingerings: readonly Fingering[]
+  /** All workable ones, best first; counted when they are asked for. */
+  readonly fingerings: () => readonly Fingering[]
   /** The player's choice of them, or the best. */
   readonly fingering: Fingering | undefined
   readonly verdict: HandVerdict | undefined
@@ -59,20 +60,26 @@ export function useShapeInHand({ question, frets, fingers, player }: WorkbenchSt
         neck,
         voicing: undefined,
         tones: [],
-        fingerings: [],
+        fingerings: () => [],
         fingering: undefined,
         verdict: undefined,
         silent: [],
       }
-    const fingerings = fingeringsOf(neck, frets, player.hand, { thumb: player.thumb })
-    const fingering = fingerings.find((one) => one.fingers.join() === fingers?.join()) ?? fingerings[0]
+    const { hand, thumb } = player
+    let all: readonly Fingering[] | undefined
+    const fingerings = () => {
+      all ??= fingeringsOf(neck, frets, hand, { thumb })
+      return all
+    }
+    const chosen = fingers && fingerings().find((one) => one.fingers.join() === fingers.join())
+    const fingering = chosen ?? handOn(neck, hand, { thumb }).bestFingering(frets)
     return {
       neck,
       voicing: voicingOf(question.chord, frets, neck),
       tones: tonesOver(question.chord, frets, neck),
       fingerings,
       fingering,
-      verdict: handVerdict(frets, neck, player.hand, fingering, { thumb: player.thumb }),
+      verdict: handVerdict(frets, neck, hand, fingering, { thumb }),
       silent: fingering ? silentStrings(neck, frets, fingering, player.instrument.pluck) : [],
     }
   }, [neck, question.chord, frets, player, fingers])

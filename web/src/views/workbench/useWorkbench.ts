@@ -1,12 +1,17 @@
 /** All effects of the Build view: opening the store, the address, and what is said aloud. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { instrumentFor } from '@nestling/core/request'
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
+import { useSettled } from '../../controls/useSettled.ts'
 import { spokenVoicing } from '../../neck/labels.ts'
+import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
+import { carriedOf, carry } from '../../state/carried.ts'
 import { tell } from '../../state/notices.ts'
 import { $player, $session, changeSettings } from '../../state/session.ts'
 import {
+  $preview,
   $workbench,
   type Address,
   addressOf,
@@ -20,6 +25,7 @@ import {
 } from '../../state/workbench/index.ts'
 
 export function useWorkbench(address: Address): WorkbenchState {
+  useKeptPast(asked, 'build')
   const [first] = useState(() => {
     const opened = stepFrom(address, $player.get())
     asked.open(opened.step, opened.typed)
@@ -30,8 +36,9 @@ export function useWorkbench(address: Address): WorkbenchState {
     ...first.step,
     player,
     search: { status: 'searching', last: undefined },
+    faint: false,
   }))
-  const state = useStore($workbench) ?? before
+  const state = useShownState(before)
 
   useEffect(() => openWorkbench(first.step, $player.get(), first.typed), [first])
   useEffect(() => {
@@ -55,6 +62,40 @@ export function useWorkbench(address: Address): WorkbenchState {
       openWorkbench(there.step, $player.get(), there.typed)
     }, []),
   })
+  // A key means what is in hand, never what is pointed at.
+  useEffect(() => {
+    const end = () => $preview.set(undefined)
+    window.addEventListener('keydown', end, { capture: true })
+    return () => window.removeEventListener('keydown', end, { capture: true })
+  }, [])
+  const settled = useSettled(state)
+  useEffect(() => {
+    if (settled.search.status !== 'found' || settled.faint) return
+    const { question, frets } = settled
+    const { tuning } = instrumentFor(question, settled.player)
+    const sounds = frets?.some((fret) => fret !== null) ? frets : undefined
+    carry('Build', carriedOf({ chord: question.chord, frets: sounds, tuning }), addressOf(settled))
+  }, [settled])
+  return state
+}
+
+/**
+ * The workbench as it is drawn. A new answer is drawn in slices, so that keys and pointer never wait for it, and appears
+ * all at once; a change without a new answer is drawn at once.
+ */
+function useShownState(before: WorkbenchState): WorkbenchState {
+  const [state, setState] = useState(() => $workbench.get() ?? before)
+  const shown = useRef(state.search)
+  useEffect(() => {
+    const show = (next: WorkbenchState | undefined) => {
+      if (!next) return
+      if (next.search === shown.current) setState(next)
+      else startTransition(() => setState(next))
+      shown.current = next.search
+    }
+    show($workbench.get())
+    return $workbench.listen(show)
+  }, [])
   return state
 }
 

@@ -2,13 +2,15 @@
 import { Chip, NativeSelect } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { readKey, triadsOf } from '@nestling/core/key'
-import { droneShapes, dronesOver } from '@nestling/core/near'
+import { chordScale, readKey } from '@nestling/core/key'
+import { laneNames, tonesOn } from '@nestling/core/lane'
+import { dronesOver } from '@nestling/core/near'
 import { fretsOfNote, neckOf, stringIndex, type Tuning } from '@nestling/core/neck'
-import { writeNote } from '@nestling/core/pitch'
+import { pitchClassOf, writeNote } from '@nestling/core/pitch'
 import { useMemo, useState } from 'react'
 import { Heads } from '../../../controls/Heads.tsx'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
+import { toKey } from '../../../state/links.ts'
 import { $player, $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { fretsWord } from '../../../words/shapes.ts'
@@ -44,16 +46,29 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
   const [pressed, setPressed] = useState<readonly string[]>(['5', '4', '3'])
   const neck = useMemo(() => neckOf({ ...instrument, tuning, capo: undefined }), [instrument, tuning])
   const numbers = pressed.map(Number).filter((number) => number <= count)
-  const rows = useMemo(() => {
+  const { rows, lane } = useMemo(() => {
     const key = readKey(keyName)
-    if (!key.ok) return []
-    const strings = numbers.map((number) => stringIndex(number, count)).sort((a, b) => a - b)
-    return triadsOf(key.value).map((chord) => ({
-      chord,
-      drones: dronesOver(chord, neck),
-      shape: strings.length >= 3 ? droneShapes(chord, strings, neck, hand.stretchMm)[0] : undefined,
-      roots: neck.open.map((_, string) => fretsOfNote(neck, string, chord.root)[0]),
-    }))
+    if (!key.ok) return { rows: [], lane: undefined }
+    const strings = numbers.map((number) => stringIndex(number, count))
+    const ring = neck.open.map((_, string) => string).filter((string) => !strings.includes(string))
+    const steps = chordScale(key.value, 'triads')
+    const made = tonesOn(steps, strings, ring, neck, hand, { fretMax: neck.lastFret })
+    return {
+      lane: made,
+      rows: steps.map(({ chord }, index) => {
+        const standing = made?.steps[index]
+        const shape = standing?.shape ?? standing?.instead?.shape
+        const held = standing?.instead?.chord ?? chord
+        return {
+          chord,
+          drones: dronesOver(chord, neck),
+          shape,
+          name: shape && laneNames(shape.frets, held, neck)[0],
+          roots: neck.open.map((_, string) => fretsOfNote(neck, string, chord.root)[0]),
+          ringsRoot: neck.open.map((midi) => midi % 12 === pitchClassOf(chord.root)),
+        }
+      }),
+    }
   }, [keyName, neck, hand, count, numbers.join()])
   const symbolOf = (chord: Parameters<typeof writeSymbol>[0]) =>
     writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
@@ -71,7 +86,7 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
           }))}
         />
         <div>
-          <span className={classes['aside']}>Root, third and fifth on strings; the others ring open</span>
+          <span className={classes['aside']}>Root, third and fifth on two or three strings; the others ring open</span>
           <Chip.Group multiple value={[...pressed]} onChange={setPressed}>
             <div className={classes['chips']}>
               {Array.from({ length: count }, (_, index) => count - index).map((number) => (
@@ -81,7 +96,9 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
               ))}
             </div>
           </Chip.Group>
-          {numbers.length < 3 && <p className={classes['aside']}>Choose three strings or more.</p>}
+          {numbers.length < 2 && <p className={classes['aside']}>Choose two strings or three.</p>}
+          {numbers.length > 3 && <p className={classes['aside']}>The three lowest of them are pressed.</p>}
+          {lane && <a href={toKey(keyName, lane.ask, tuning, count)}>this lane in Key, to walk and to hear</a>}
         </div>
       </div>
       <table className={classes['table']}>
@@ -95,13 +112,14 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
           ]}
         />
         <tbody>
-          {rows.map(({ chord, drones, shape, roots }) => (
+          {rows.map(({ chord, drones, shape, name, roots, ringsRoot }) => (
             <tr key={chord.root}>
               <td>
                 <strong>{symbolOf(chord)}</strong>
               </td>
               <td>
-                {roots.map((fret) => fret ?? '–').join(' ')} <small>({writeNote(chord.root, settings.naming)})</small>
+                {roots.map((fret, string) => (ringsRoot[string] ? '0/12' : (fret ?? '–'))).join(' ')}{' '}
+                <small>({writeNote(chord.root, settings.naming)})</small>
               </td>
               <td>
                 {drones
@@ -110,12 +128,12 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
               </td>
               <td>
                 {shape ? (
-                  <SmallNeck frets={shape.frets} degrees={shape.name.degrees} width={130} />
+                  <SmallNeck frets={shape.frets} degrees={shape.degrees} width={130} />
                 ) : (
                   'none within your reach'
                 )}
               </td>
-              <td>{shape ? `${symbolOf(shape.name.chord)} · ${fretsWord(shape.frets)}` : ''}</td>
+              <td>{shape && name ? `${symbolOf(name.chord)} · ${fretsWord(shape.frets)}` : ''}</td>
             </tr>
           ))}
         </tbody>

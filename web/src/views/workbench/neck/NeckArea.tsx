@@ -1,14 +1,19 @@
 /** The neck of the Build view: drawn to scale, with hands on it. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { handOn, handVerdict } from '@nestling/core/hand'
+import { pluckersOf } from '@nestling/core/hand'
+import { writeNote } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
-import { type GhostTone, ghostTones, rotations } from '@nestling/core/voicing'
-import { useMemo } from 'react'
+import { ghostTones, rotations, type Voicing } from '@nestling/core/voicing'
+import { memo, useMemo } from 'react'
 import { useSettled } from '../../../controls/useSettled.ts'
+import { GhostMoves } from '../../../neck/GhostMove.tsx'
+import { DampPads, FingerDiscs } from '../../../neck/HandMarks.tsx'
 import { eggLabel, spokenVoicing } from '../../../neck/labels.ts'
+import { type NeckLayout, TOLD_MARGINS } from '../../../neck/layout.ts'
 import { type DrawnTone, NeckView } from '../../../neck/NeckView.tsx'
 import classes from '../../../neck/neck.module.css'
+import { RightHand, SoundingNotes } from '../../../neck/SoundMarks.tsx'
 import { useBoard } from '../../../neck/useBoard.ts'
 import { useHandInSight } from '../../../neck/useHandInSight.ts'
 import { $session } from '../../../state/session.ts'
@@ -21,11 +26,11 @@ import { useNeckHands } from './useNeckHands.ts'
 export function NeckArea({ state }: { readonly state: WorkbenchState }) {
   const { settings } = useStore($session)
   const preview = useStore($preview)
-  const { neck, voicing, tones: inHandTones, fingering, silent, verdict } = useShapeInHand(state)
+  const { neck, voicing, tones: inHandTones, fingering, silent } = useShapeInHand(state)
   const { question, player, frets } = state
   const instrument = useMemo(() => instrumentFor(question, player), [question, player])
   const held = useMemo(() => (frets ?? []).filter((fret): fret is number => fret !== null), [frets])
-  const board = useBoard(neck, instrument, settings, Math.max(0, ...held))
+  const board = useBoard(neck, instrument, settings, Math.max(0, ...held), TOLD_MARGINS)
   const { layout } = board
   const stones = useMemo(
     () => (voicing ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join()) : []),
@@ -33,30 +38,25 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
   )
   const ghosts = useMemo(() => (voicing ? ghostTones(voicing, neck) : []), [voicing, neck])
 
-  const shownFrets = preview?.frets ?? frets
-  const shownTones = useMemo(
-    () => (preview ? tonesOver(preview.chord ?? question.chord, preview.frets, neck) : inHandTones),
-    [preview, question.chord, neck, inHandTones],
-  )
-  const tones: DrawnTone[] = (shownFrets ?? []).flatMap((fret, string) => {
-    const one = shownTones[string]
-    if (fret === null || !one) return []
-    const finger = preview ? undefined : fingering?.fingers[string]
-    const label = eggLabel({ ...one, finger, fret }, settings.labels, settings.naming)
-    return [{ string, fret, degree: one.degree, label, moved: preview !== undefined && frets?.[string] !== fret }]
-  })
-  const previewVerdict = useMemo(() => {
-    if (!preview) return undefined
-    const { bestFingering } = handOn(neck, player.hand, { thumb: player.thumb })
-    return handVerdict(preview.frets, neck, player.hand, bestFingering(preview.frets), { thumb: player.thumb })
-  }, [preview, neck, player])
-  // What a moved tone leaves behind stays visible where it was.
-  const leftBehind: GhostTone[] = preview
-    ? (frets ?? []).flatMap((fret, string) => {
+  const tones = useMemo(
+    () =>
+      (frets ?? []).flatMap((fret, string): readonly DrawnTone[] => {
         const one = inHandTones[string]
-        return fret === null || !one || preview.frets[string] === fret ? [] : [{ ...one, string, fret }]
-      })
-    : []
+        if (fret === null || !one) return []
+        const label = eggLabel({ ...one, finger: fingering?.fingers[string], fret }, settings.labels, settings.naming)
+        return [{ string, fret, degree: one.degree, label }]
+      }),
+    [frets, inHandTones, fingering, settings.labels, settings.naming],
+  )
+  const pointedAt = useMemo(
+    () =>
+      preview && {
+        to: preview.frets,
+        degrees: tonesOver(preview.chord ?? question.chord, preview.frets, neck).map((tone) => tone?.degree ?? null),
+        name: preview.chord && writeSymbol(preview.chord, { naming: settings.naming, school: settings.symbols }),
+      },
+    [preview, question.chord, neck, settings.naming, settings.symbols],
+  )
 
   const hands = useNeckHands(state, layout)
   const settled = useSettled(state)
@@ -86,17 +86,16 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
         data-testid="neck"
         {...hands.handlers}
       >
-        <NeckView
-          neck={neck}
-          board={board}
-          hand={player.hand}
-          verdict={preview ? previewVerdict : verdict}
-          frets={shownFrets}
-          tones={tones}
-          silent={preview ? [] : silent}
-          ghosts={preview ? leftBehind : ghosts}
-          stones={stones}
-        >
+        <NeckView neck={neck} board={board} frets={frets} tones={tones} silent={silent} ghosts={ghosts} stones={stones}>
+          {frets && fingering && (
+            <>
+              {settings.labels !== 'finger' && <FingerDiscs frets={frets} fingering={fingering} layout={layout} />}
+              <DampPads silent={silent} fingering={fingering} frets={frets} layout={layout} ghosts={ghosts} />
+            </>
+          )}
+          {voicing && instrument.pluck !== 'pick' && <Plucked frets={voicing.frets} layout={layout} />}
+          {voicing && <Sounding voicing={voicing} layout={layout} naming={settings.naming} />}
+          {pointedAt && <GhostMoves from={frets} layout={layout} {...pointedAt} />}
           {settledNeckFits && <Places layout={layout} spoken={spoken} frets={settled.frets} />}
           {cursor && <Cursor layout={layout} string={cursor.string} fret={cursor.fret} />}
         </NeckView>
@@ -104,3 +103,32 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
     </section>
   )
 }
+
+const Plucked = memo(function Plucked({
+  frets,
+  layout,
+}: {
+  readonly frets: Voicing['frets']
+  readonly layout: NeckLayout
+}) {
+  const pluckers = useMemo(() => pluckersOf(frets), [frets])
+  return <RightHand pluckers={pluckers} layout={layout} />
+})
+
+const Sounding = memo(function Sounding({
+  voicing,
+  layout,
+  naming,
+}: {
+  readonly voicing: Voicing
+  readonly layout: NeckLayout
+  readonly naming: Parameters<typeof writeNote>[1]
+}) {
+  const notes = voicing.midis
+    .flatMap((midi, string) => {
+      const note = voicing.notes[string]
+      return midi === null || !note ? [] : [{ string, midi, name: writeNote(note, naming) }]
+    })
+    .sort((a, b) => a.midi - b.midi)
+  return <SoundingNotes notes={notes} layout={layout} />
+})

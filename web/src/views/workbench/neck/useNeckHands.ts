@@ -18,6 +18,9 @@ interface Drag {
   readonly start: Frets
 }
 
+/** A pointer that moved no further than this was held still. */
+const STILL_PX = 6
+
 export interface NeckCursor {
   readonly string: number
   readonly fret: number
@@ -47,6 +50,8 @@ function pointIn(event: PointerEvent<SVGSVGElement>, layout: NeckLayout): { read
 
 export function useNeckHands(state: WorkbenchState, layout: NeckLayout): NeckHands {
   const drag = useRef<Drag | undefined>(undefined)
+  /** Where the pointer went down: what it does there it does when it comes up. */
+  const pressed = useRef<(NeckCursor & { readonly x: number; readonly y: number }) | undefined>(undefined)
   const [cursor, setCursor] = useState<NeckCursor | undefined>(undefined)
   const { frets } = state
 
@@ -123,25 +128,34 @@ export function useNeckHands(state: WorkbenchState, layout: NeckLayout): NeckHan
         if (y > layout.bottom + layout.rowHeight / 2) return
         const string = layout.stringAt(y)
         const fret = layout.fretAt(x)
-        const held = frets?.[string]
-        if (held === fret && held > 0 && frets) {
+        pressed.current = { string, fret, x: event.clientX, y: event.clientY }
+        if (frets?.[string] === fret && fret > 0) {
           drag.current = { string, from: fret, start: frets }
           event.currentTarget.setPointerCapture(event.pointerId)
-        } else if (fret === 0) toggleString(string)
-        else setString(string, fret)
+        }
       },
       onPointerMove: (event) => move(drag.current ? layout.fretAt(pointIn(event, layout).x) : 0),
       onPointerUp: (event) => {
         const dragging = drag.current
+        const at = pressed.current
         drag.current = undefined
-        if (!dragging) return
-        event.currentTarget.releasePointerCapture(event.pointerId)
-        const moved = $preview.get()?.frets
+        pressed.current = undefined
+        const moved = $preview.get()?.kind === 'drag' ? $preview.get()?.frets : undefined
         $preview.set(undefined)
-        if (moved && moved[dragging.string] !== dragging.from) setByHand(moved)
+        if (dragging) event.currentTarget.releasePointerCapture(event.pointerId)
+        if (dragging && moved) {
+          // Brought back to where it was, it stays there.
+          if (moved[dragging.string] !== dragging.from) setByHand(moved)
+          return
+        }
+        // A press that wandered off was a scroll, or a change of mind.
+        if (!at || Math.hypot(event.clientX - at.x, event.clientY - at.y) > STILL_PX) return
+        if (at.fret === 0) toggleString(at.string)
+        else place(at)
       },
       onPointerCancel: () => {
         drag.current = undefined
+        pressed.current = undefined
         $preview.set(undefined)
       },
       onKeyDown,

@@ -15,6 +15,22 @@ export interface CountedWordProps {
   readonly naming: NamingSystem
 }
 
+/** The next choice that would find something, as far as that is counted. */
+function stepWord(field: ChoiceField, by: 1 | -1) {
+  const state = $workbench.get()
+  if (!state) return
+  const { question, player } = state
+  const counts = $counts.get()[field]
+  const choices = choicesOf(field, question, player)
+  const now = choices.findIndex(
+    (choice) => wordOf(field, choice, player, 'letters') === wordOf(field, question, player, 'letters'),
+  )
+  for (let at = now + by; at >= 0 && at < choices.length; at += by) {
+    const choice = choices[at]
+    if (choice && counts?.[at] !== 0) return takeQuestion(choice)
+  }
+}
+
 export const CountedWord = memo(function CountedWord({ field, label, question, player, naming }: CountedWordProps) {
   const useChoices = (): readonly WordChoice<Question>[] => {
     const counts = useStore($counts)[field]
@@ -35,6 +51,7 @@ export const CountedWord = memo(function CountedWord({ field, label, question, p
       useChoices={useChoices}
       take={takeQuestion}
       counted="playable shapes"
+      step={(by) => stepWord(field, by)}
     />
   )
 })

@@ -2,17 +2,21 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { withSigns } from '@nestling/core/pitch'
+import { DEFAULT_FRET_MAX } from '@nestling/core/request'
 import sentence from '../../../controls/sentence.module.css'
 import { $session } from '../../../state/session.ts'
-import { $preview, typeLine, type WorkbenchState } from '../../../state/workbench/index.ts'
+import { asked, type WorkbenchState } from '../../../state/workbench/index.ts'
+import { Acts } from '../Acts.tsx'
 import { CountedWord } from './CountedWord.tsx'
+import { MoreWishes } from './MoreWishes.tsx'
 import classes from './Sentence.module.css'
-import { LINE_INPUT_ID, LineProblem, TypedLine } from './TypedLine.tsx'
+import { LINE_INPUT_ID } from './TypedLine.tsx'
 
 export function Sentence({ state }: { readonly state: WorkbenchState }) {
   const { settings } = useStore($session)
   const { question, player } = state
   const word = { question, player, naming: settings.naming }
+  const isPlaced = question.fretMin > 1 || question.fretMax < DEFAULT_FRET_MAX
   return (
     <section aria-label="Build line" className={classes['area']}>
       <p className={sentence['sentence']}>
@@ -24,6 +28,16 @@ export function Sentence({ state }: { readonly state: WorkbenchState }) {
             , <CountedWord field="top" label="Top tone" {...word} /> on top
           </>
         )}
+        {isPlaced && (
+          <>
+            , <CountedWord field="place" label="Place on the neck" {...word} />
+          </>
+        )}
+        {question.doubling !== undefined && (
+          <>
+            , <CountedWord field="doubling" label="Doubling" {...word} />
+          </>
+        )}
         , leaving out <CountedWord field="omit" label="Leaving out" {...word} />, in{' '}
         <CountedWord field="tuning" label="Tuning" {...word} />
         {question.open !== 'never' && (
@@ -31,28 +45,25 @@ export function Sentence({ state }: { readonly state: WorkbenchState }) {
             {' '}
             with <CountedWord field="open" label="Open strings" {...word} />
           </>
-        )}
+        )}{' '}
+        <MoreWishes {...word} />
       </p>
-      <div className={sentence['typing']}>
-        <TypedLine />
-        <LineProblem />
-      </div>
+      <Acts state={state} />
     </section>
   )
 }
 
-/** The chord's name and formula; they follow a tone while it is dragged or a neighbour that is pointed at. */
+/** The chord's name and formula: those of what is in hand, whatever is pointed at or dragged meanwhile. */
 function ChordWord({ state }: { readonly state: WorkbenchState }) {
   const { settings } = useStore($session)
-  const preview = useStore($preview)
-  const chord = preview?.chord ?? state.question.chord
+  const { chord } = state.question
   const symbol = writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
   return (
     <>
       <button
         type="button"
-        className={`${sentence['chord']} ${preview === undefined ? '' : classes['preview']}`}
-        onClick={() => focusLine(writeSymbol(state.question.chord, { ascii: true }))}
+        className={sentence['chord']}
+        onClick={() => focusLine(writeSymbol(chord, { ascii: true }))}
         aria-label={`Chord ${symbol}: type another`}
       >
         {symbol}
@@ -60,7 +71,7 @@ function ChordWord({ state }: { readonly state: WorkbenchState }) {
       <button
         type="button"
         className={sentence['formula']}
-        onClick={() => focusLine(`${state.question.chord.root} ${state.question.chord.formula.join(' ')}`)}
+        onClick={() => focusLine(`${chord.root} ${chord.formula.join(' ')}`)}
         aria-label={`Formula ${chord.formula.join(' ')}: type another`}
         data-testid="formula"
       >
@@ -73,7 +84,8 @@ function ChordWord({ state }: { readonly state: WorkbenchState }) {
 function focusLine(text: string) {
   const input = document.getElementById(LINE_INPUT_ID)
   if (!(input instanceof HTMLInputElement)) return
-  typeLine(text)
+  // Shown, not read: what is in hand stays until something else is typed.
+  asked.showLine({ line: text, problem: undefined })
   input.focus()
   requestAnimationFrame(() => input.select())
 }

@@ -1,0 +1,153 @@
+/** How it is played, as a sentence: tempo, swing, count-in, round and round, and who plays along. The same in every view. */
+import { useStore } from '@nanostores/react'
+import { useRef, useState } from 'react'
+import { FASTEST, type Settings, SLOWEST } from '../contracts/settings.ts'
+import { Choice, type Options } from '../controls/Choice.tsx'
+import sentence from '../controls/sentence.module.css'
+import { tapped, tempoOf, tempoWithin } from '../sound/tapTempo.ts'
+import { $playing } from '../sound/transport.ts'
+import { changeSound } from '../state/playback.ts'
+import { $session } from '../state/session.ts'
+import classes from './PlayingSentence.module.css'
+
+export interface PlayingSentenceProps {
+  /** Whose music this is. */
+  readonly owner: string
+  readonly loop: boolean
+  readonly setLoop: (loop: boolean) => void
+  /** Gives the music as a sound file. */
+  readonly save: () => void
+}
+
+/** Between straight and triplets, in words. */
+const SWINGS: Options<number> = [[0, 'straight'], [25, 'a little swung'], [50, 'half swung'], [75, 'swung'], [100, 'swung as triplets']] // biome-ignore format: a list
+const COUNT_INS: Options<number> = [[0, 'without count-in'], [1, 'after a bar of count-in'], [2, 'after two bars of count-in']] // biome-ignore format: a list
+const BAND = [['metronome', 'click'], ['bassStandIn', 'bass'], ['drums', 'drums']] as const satisfies readonly (readonly [keyof Settings, string])[] // biome-ignore format: a list
+
+export function PlayingSentence({ owner, loop, setLoop, save }: PlayingSentenceProps) {
+  const { settings } = useStore($session)
+  return (
+    <section aria-label="How it is played" className={classes['line']}>
+      <p className={sentence['sentence']}>
+        <Tempo tempo={settings.tempo} /> a minute{', '}
+        <Choice
+          label="Swing"
+          value={settings.swing}
+          options={SWINGS}
+          take={(swing) => changeSound({ swing })}
+          otherwise={`swing ${settings.swing}`}
+        />
+        {', '}
+        <Choice
+          label="Count-in"
+          value={settings.countInBars}
+          options={COUNT_INS}
+          take={(countInBars) => changeSound({ countInBars })}
+        />
+        {', '}
+        <Toggle
+          words={loop ? 'again and again' : 'once'}
+          title="play it once, or again and again"
+          press={() => setLoop(!loop)}
+        />
+        {BAND.map(([part, word]) => (
+          <span key={part}>
+            {', '}
+            <Toggle
+              words={`${settings[part] ? 'with' : 'no'} ${word}`}
+              title={`${word} on or off`}
+              press={() => changeSound({ [part]: !settings[part] })}
+            />
+          </span>
+        ))}
+      </p>
+      <Status owner={owner} />
+      <Tap />
+      <button type="button" className={classes['quiet']} onClick={save}>
+        Sound file
+      </button>
+    </section>
+  )
+}
+
+/** A word of two states: pressing it takes the other. */
+const Toggle = ({
+  words,
+  title,
+  press,
+}: {
+  readonly words: string
+  readonly title: string
+  readonly press: () => void
+}) => (
+  <button type="button" className={sentence['word']} title={title} onClick={press}>
+    {words}
+  </button>
+)
+
+const STATUS = { stopped: '', starting: 'getting ready…', counting: 'counting in', playing: '' } as const
+
+function Status({ owner }: { readonly owner: string }) {
+  const { owner: whose, status, late, struck } = useStore($playing)
+  const isMine = whose === owner
+  return (
+    <span
+      role="status"
+      className={classes['status']}
+      data-testid="playing"
+      data-status={isMine ? status : 'stopped'}
+      data-struck={struck}
+      data-late={late}
+    >
+      {isMine && STATUS[status]}
+      {late > 0 && (
+        <span className={classes['late']}>
+          {late} of {struck} sounds came late: the machine is busy
+        </span>
+      )}
+    </span>
+  )
+}
+
+/** A tempo by keys or by hand. */
+function Tempo({ tempo }: { readonly tempo: number }) {
+  const [text, setText] = useState<string | undefined>(undefined)
+  const set = (next: number) => changeSound({ tempo: tempoWithin(next) })
+  return (
+    <input
+      className={`${sentence['word']} ${classes['tempo']}`}
+      inputMode="numeric"
+      aria-label="Tempo, beats in a minute"
+      title={`${SLOWEST} to ${FASTEST} beats in a minute; ↑ ↓ by one`}
+      value={text ?? tempo}
+      onChange={(event) => setText(event.currentTarget.value)}
+      onBlur={() => {
+        if (text !== undefined && /^\d+$/.test(text)) set(Number(text))
+        setText(undefined)
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur()
+        if (event.key === 'Escape') setText(undefined)
+        const by = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[event.key]
+        if (by === undefined) return
+        event.preventDefault()
+        set(tempo + by)
+      }}
+    />
+  )
+}
+
+/** A tempo by tapping. */
+function Tap() {
+  const taps = useRef<readonly number[]>([])
+  const tap = () => {
+    taps.current = tapped(taps.current, performance.now())
+    const next = tempoOf(taps.current)
+    if (next !== undefined) changeSound({ tempo: tempoWithin(next) })
+  }
+  return (
+    <button type="button" className={classes['quiet']} onClick={tap} title="tap the tempo" data-keeps-presses>
+      Tap
+    </button>
+  )
+}

@@ -1,0 +1,54 @@
+/** The Arpeggio's acts: the same words, keys and places as in every view. */
+import { useStore } from '@nanostores/react'
+import type { Frets } from '@nestling/core/voicing'
+import { computed } from 'nanostores'
+import { type Act, ActLine } from '../../controls/ActLine.tsx'
+import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
+import { openKeys } from '../../shell/help.ts'
+import { $playing } from '../../sound/transport.ts'
+import { fretsWord } from '../../words/shapes.ts'
+import { type ArpeggioState, CHORD_INPUT_ID, OWNER } from './useArpeggio.ts'
+import type { LineEar } from './useEar.ts'
+import { buildHref, keep, toTray } from './voicingInside.ts'
+
+const $isMine = computed($playing, ({ owner }) => owner === OWNER)
+
+export interface ActsProps {
+  readonly state: ArpeggioState
+  readonly ear: LineEar
+  readonly voicing: Frets | undefined
+}
+
+export function Acts({ state, ear, voicing }: ActsProps) {
+  const isPlaying = useStore($isMine)
+  const { typed, type, finish } = state
+  const acts: readonly (readonly Act[])[] = [
+    [
+      { words: isPlaying ? 'Stop' : 'Play', keyHint: 'Space', isMain: true, run: state.playOrStop },
+      {
+        words: ear.isBusy ? 'stop listening' : 'let the ear follow',
+        keyHint: 'E',
+        disabled: !ear.canListen,
+        run: ear.listenOrStop,
+      },
+    ],
+    voicing === undefined
+      ? []
+      : [
+          { words: 'To the tray', keyHint: 'T', run: () => void toTray(state, voicing) },
+          { words: 'Keep', keyHint: 'K', run: () => void keep(state, voicing) },
+          { words: `Build ${fretsWord(voicing)}`, keyHint: 'Enter', href: buildHref(state, voicing) },
+        ],
+  ]
+  return (
+    <ActLine
+      field={<ChordField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} />}
+      problem={typed.problem && <ChordProblem id={CHORD_INPUT_ID} typed={typed} />}
+      acts={acts.filter((group) => group.length > 0)}
+      past={state}
+      undo={state.undo}
+      redo={state.redo}
+      openKeys={openKeys}
+    />
+  )
+}

@@ -1,0 +1,118 @@
+/** The address holds the whole plan: it opens as it was and can be linked. */
+import { familyOf, readSymbol } from '@nestling/core/chord'
+import {
+  DEPTH_SCHOOLS, DEPTHS, type Key, keyOf, MAJOR, NATURAL_MINOR, NUMBER_SCHOOLS, plainestKey, readKey, readNumbers, writeKey, writeNumber,
+} from '@nestling/core/key' // biome-ignore format: a list
+import { type LaneTexts, readAsk, usualAsks, writeAsk } from '@nestling/core/lane'
+import { type Neck, neckOf, writeTuning } from '@nestling/core/neck'
+import { pitchClassOf } from '@nestling/core/pitch'
+import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
+import type { Typed } from '../../state/asked.ts'
+import { messageOf } from '../../words/errors.ts'
+import { GOINGS, type KeyPlan, LASTINGS, STROKES } from './types.ts'
+
+export type Params = Readonly<Record<string, string>>
+
+const FIRST: Omit<KeyPlan, 'key' | 'asks' | 'tuning'> = {
+  depth: 'sevenths', school: 'honest', fifthInBass: false, step: 1, lane: 0, going: 'up', lasting: 'bar', stroke: 'strum', numbers: 'capitals', written: [],
+} // biome-ignore format: a table
+
+const LANE_FIELDS = [
+  'root',
+  'strings',
+  'order',
+  'forms',
+  'tones',
+  'ring',
+] as const satisfies readonly (keyof LaneTexts)[]
+
+const oneOf = <Value extends string>(values: readonly Value[], text: string | undefined): Value | undefined =>
+  values.find((value) => value === text)
+
+export const neckFor = (plan: Pick<KeyPlan, 'tuning'>, player: Player): Neck => neckOf(instrumentFor(plan, player))
+
+/** A chord that is brought along is the first of a key: minor where its third is. */
+function keyOfChord(text: string): Key | undefined {
+  const read = readSymbol(text)
+  if (!read.ok) return undefined
+  const { root, formula } = read.value
+  const scale = ['minor', 'half-diminished', 'diminished'].includes(familyOf(formula)) ? NATURAL_MINOR : MAJOR
+  return keyOf(root, scale) ?? plainestKey(pitchClassOf(root), scale)
+}
+
+/** What can't be read is told, and the rest still opens. */
+export function readPlan(
+  params: Params,
+  player: Player,
+): { readonly plan: KeyPlan; readonly typed: Typed | undefined } {
+  const key = params['key'] === undefined ? undefined : readKey(params['key'])
+  const tuning = params['tuning'] === undefined ? undefined : readOtherTuning(params['tuning'], player)
+  const usual = (params['chord'] === undefined ? undefined : keyOfChord(params['chord'])) ?? (keyOf('Bb', MAJOR) as Key)
+  const tuned = tuning?.ok ? tuning.value : undefined
+  const neck = neckFor({ tuning: tuned }, player)
+  const strings = neck.open.length
+  const asks = ['', '2'].flatMap((number) => {
+    const texts: LaneTexts = Object.fromEntries(LANE_FIELDS.map((field) => [field, params[`${field}${number}`]]))
+    return LANE_FIELDS.some((field) => texts[field] !== undefined) ? [readAsk(texts, strings)] : []
+  })
+  const wrongAsk = asks.find((ask) => !ask.ok)
+  const wrong =
+    key?.ok === false
+      ? key.error
+      : tuning?.ok === false
+        ? tuning.error
+        : wrongAsk?.ok === false
+          ? wrongAsk.error
+          : undefined
+  const good = asks.flatMap((ask) => (ask.ok ? [ask.value] : []))
+  const found = key?.ok ? key.value : usual
+  const depth = oneOf(DEPTHS, params['depth']) ?? FIRST.depth
+  const written =
+    params['numbers'] === undefined ? undefined : readNumbers(params['numbers'].replaceAll('_', ' '), found, depth)
+  const step = Number(params['step'] ?? '1')
+  const used = good.length > 0 ? good : usualAsks(neck)
+  return {
+    plan: {
+      key: found,
+      depth,
+      asks: used,
+      tuning: tuned,
+      school: oneOf(DEPTH_SCHOOLS, params['school']) ?? FIRST.school,
+      fifthInBass: params['bass5'] === '1',
+      step: Number.isInteger(step) && step >= 1 && step <= 7 ? step : 1,
+      lane: params['lane'] === '2' && used.length > 1 ? 1 : 0,
+      going: oneOf(GOINGS, params['going']) ?? FIRST.going,
+      lasting: oneOf(LASTINGS, params['lasting']) ?? FIRST.lasting,
+      stroke: oneOf(STROKES, params['stroke']) ?? FIRST.stroke,
+      numbers: oneOf(NUMBER_SCHOOLS, params['as']) ?? FIRST.numbers,
+      written: written?.ok ? written.value : [],
+    },
+    typed: wrong && { line: params['key'] ?? '', problem: { message: messageOf(wrong), at: wrong.at } },
+  }
+}
+
+/** Only what differs from how the view opens. */
+export function writePlan(plan: KeyPlan, neck: Neck): string {
+  const strings = neck.open.length
+  const params = new URLSearchParams({ key: writeKey(plan.key, { ascii: true }) })
+  const put = (name: string, value: string | undefined, usual?: string) => {
+    if (value !== undefined && value !== usual) params.set(name, value)
+  }
+  put('depth', plan.depth, FIRST.depth)
+  put('school', plan.school, FIRST.school)
+  if (JSON.stringify(plan.asks) !== JSON.stringify(usualAsks(neck)))
+    for (const [index, ask] of plan.asks.entries())
+      for (const [field, value] of Object.entries(writeAsk(ask, strings)))
+        put(`${field}${index === 0 ? '' : '2'}`, value)
+  put('bass5', plan.fifthInBass ? '1' : undefined)
+  put('tuning', plan.tuning && writeTuning(plan.tuning))
+  put('step', String(plan.step), '1')
+  put('lane', plan.lane === 1 ? '2' : undefined)
+  put('going', plan.going, FIRST.going)
+  put('lasting', plan.lasting, FIRST.lasting)
+  put('stroke', plan.stroke, FIRST.stroke)
+  put('as', plan.numbers, FIRST.numbers)
+  if (plan.written.length > 0)
+    put('numbers', plan.written.map((chord) => writeNumber(chord, plan.key, plan.depth, 'plain')).join('_'))
+  return `/key?${params.toString().replaceAll('%2C', ',')}`
+}

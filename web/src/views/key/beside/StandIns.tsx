@@ -1,0 +1,97 @@
+/** What may stand in: windows on the stack of thirds. What comes is ringed, what goes is dashed. */
+import { useStore } from '@nanostores/react'
+import { writeSymbol } from '@nestling/core/chord'
+import { stackAround, standIns } from '@nestling/core/key'
+import { pitchClassOf, spellDegree, writeNote } from '@nestling/core/pitch'
+import { memo } from 'react'
+import { Egg } from '../../../neck/Egg.tsx'
+import { $session } from '../../../state/session.ts'
+import { degreeSign } from '../../../words/degrees.ts'
+import { STAND_IN_WORDS } from '../../../words/lane.ts'
+import type { KeyState } from '../useKey.ts'
+import classes from './Beside.module.css'
+
+const COLUMN = 34
+const LEFT = 14
+
+export const StandIns = memo(function StandIns({ state }: { readonly state: KeyState }) {
+  const { settings } = useStore($session)
+  const { answer, plan, change } = state
+  const { key, depth } = answer.plan
+  const step = answer.steps[answer.plan.step - 1]
+  if (!step) return null
+  const stack = stackAround(key, step.step)
+  const all = standIns(key, step.step, depth)
+  const name = (notes: readonly string[]) =>
+    notes.map((note) => writeNote(note as Parameters<typeof writeNote>[0], settings.naming)).join(' ')
+  const width = LEFT * 2 + COLUMN * (stack.length - 1)
+  return (
+    <section aria-label="May stand in" className={classes['section']}>
+      <h2 className={classes['head']}>
+        May stand in
+        <svg viewBox={`0 0 ${width} 14`} width={width} height={14} aria-hidden="true">
+          {stack.map((note, index) => (
+            <text key={note} x={LEFT + index * COLUMN} y={11} className={classes['letter']}>
+              {writeNote(note, settings.naming)}
+            </text>
+          ))}
+        </svg>
+      </h2>
+      <ul className={classes['list']}>
+        {all.map(({ kind, chord, stays, comes, goes }) => {
+          const symbol = writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
+          const at = (note: string) => stack.findIndex((one) => pitchClassOf(one) === pitchClassOf(note as typeof one))
+          const tones = chord.formula.flatMap((degree) => {
+            const note = spellDegree(chord.root, degree)
+            return note === undefined || at(note) < 0 ? [] : [{ degree, note, column: at(note) }]
+          })
+          const columns = tones.map(({ column }) => column)
+          return (
+            <li key={symbol}>
+              <button
+                type="button"
+                aria-label={`${symbol}, ${STAND_IN_WORDS[kind]}: ${name(stays)} ${stays.length === 1 ? 'stays' : 'stay'}${comes.length > 0 ? `, ${name(comes)} ${comes.length === 1 ? 'comes' : 'come'}` : ''}${goes.length > 0 ? `, ${name(goes)} ${goes.length === 1 ? 'goes' : 'go'}` : ''}; write it`}
+                title={STAND_IN_WORDS[kind]}
+                data-testid="stand-in"
+                onClick={() => change({ written: [...plan.written, chord] })}
+              >
+                <b>{symbol}</b>
+                <svg viewBox={`0 -2 ${width} 24`} width={width} height={24} aria-hidden="true">
+                  {columns.length > 1 && (
+                    <path
+                      d={`M${LEFT + Math.min(...columns) * COLUMN} 10H${LEFT + Math.max(...columns) * COLUMN}`}
+                      className={classes['thread']}
+                    />
+                  )}
+                  {goes.map((note) =>
+                    at(note) < 0 ? null : (
+                      <ellipse
+                        key={note}
+                        cx={LEFT + at(note) * COLUMN}
+                        cy={10}
+                        rx={6}
+                        ry={4.5}
+                        className={classes['gone']}
+                      />
+                    ),
+                  )}
+                  {tones.map(({ degree, note, column }) => (
+                    <Egg
+                      key={degree}
+                      x={LEFT + column * COLUMN}
+                      y={10}
+                      size={9}
+                      degree={degree}
+                      label={degreeSign(degree)}
+                      moved={comes.includes(note)}
+                    />
+                  ))}
+                </svg>
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+})

@@ -1,0 +1,20 @@
+/** A step or a whole lane to the tray, to the Book and to other views. */
+import type { Shape } from '@nestling/core/shape'
+import { keepAs } from '../../state/book.ts'
+import { tell } from '../../state/notices.ts'
+import { addToTray } from '../../state/tray.ts'
+import { turnsGoing } from './toScore.ts'
+import type { KeyState } from './useKey.ts'
+
+const nothing = () => tell.done('This step has no shape here: take another lane.', 'no-shape')
+
+export const toTray = ({ shape }: KeyState): unknown => (shape ? addToTray([shape]) : nothing())
+
+export const keep = ({ shape }: KeyState): unknown => (shape ? keepAs(shape) : nothing())
+
+/** Every step of the chosen lane, up the neck. */
+export function laneToTray({ answer, shape }: KeyState): unknown {
+  if (!shape) return nothing()
+  const shapes = turnsGoing(answer, 'up').map(({ chord, frets }): Shape => ({ chord, frets, tuning: shape.tuning }))
+  return addToTray(shapes)
+}

@@ -1,0 +1,216 @@
+/** The sentence that tells the lanes: every word of it is a choice. */
+import { useStore } from '@nanostores/react'
+import {
+  DEPTH_SCHOOLS,
+  DEPTHS,
+  type Key,
+  keyOf,
+  keysByFourths,
+  NUMBER_SCHOOLS,
+  SCALES,
+  writeKey,
+} from '@nestling/core/key'
+import type { LaneAsk } from '@nestling/core/lane'
+import { type Neck, tuningLetters, writeTuning } from '@nestling/core/neck'
+import { type NamingSystem, withSigns, writeNote } from '@nestling/core/pitch'
+import { tuningsOffered } from '@nestling/core/request'
+import { memo, type ReactNode } from 'react'
+import { Choice } from '../../../controls/Choice.tsx'
+import sentence from '../../../controls/sentence.module.css'
+import { tuningWords } from '../../../controls/TuningChoice.tsx'
+import { Word } from '../../../controls/Word.tsx'
+import { $session } from '../../../state/session.ts'
+import { askWords, DEPTH_WORDS, SCHOOL_WORDS } from '../../../words/lane.ts'
+import { neckFor } from '../address.ts'
+import { GOINGS, type Going, type KeyPlan, LASTINGS, STROKES, type Stroke } from '../types.ts'
+import type { KeyState } from '../useKey.ts'
+import classes from './KeySentence.module.css'
+
+const GOING_WORDS: Readonly<Record<Going, string>> = {
+  up: 'going up', down: 'going down', 'up-down': 'up and down', turns: 'the lanes in turn',
+} // biome-ignore format: a table
+const LASTING_WORDS: Readonly<Record<KeyPlan['lasting'], string>> = { bar: 'a bar each', beat: 'a beat each' }
+const STROKE_WORDS: Readonly<Record<Stroke, string>> = {
+  strum: 'strummed', together: 'plucked together', 'one-by-one': 'one by one', 'bass-and-chord': 'bass, then chord',
+} // biome-ignore format: a table
+const NUMBER_WORDS: Readonly<Record<KeyPlan['numbers'], string>> = {
+  roman: 'I ii iii',
+  capitals: 'I II III',
+  plain: '1 2– 3–',
+}
+
+const KEY_SCALES = SCALES.filter(({ degrees }) => degrees.length === 7)
+
+export function KeySentence({ state, children }: { readonly state: KeyState; readonly children: ReactNode }) {
+  return (
+    <section aria-label="The key" className={classes['question']}>
+      <Words state={state} />
+      {children}
+    </section>
+  )
+}
+
+const Words = memo(function Words({ state }: { readonly state: KeyState }) {
+  const { settings } = useStore($session)
+  const { plan, change, player } = state
+  const neck = neckFor(plan, player)
+  const strings = neck.open.length
+  return (
+    <p className={sentence['sentence']}>
+      <strong className={sentence['chord']} data-testid="key-name">
+        {writeKey(plan.key, { naming: settings.naming })}
+      </strong>
+      {' in '}
+      <Choice
+        label="Depth"
+        value={plan.depth}
+        options={DEPTHS.map((depth) => [depth, DEPTH_WORDS[depth]])}
+        take={(depth) => change({ depth })}
+      />
+      {', '}
+      <Choice
+        label="School"
+        value={plan.school}
+        options={DEPTH_SCHOOLS.map((school) => [school, SCHOOL_WORDS[school]])}
+        take={(school) => change({ school })}
+      />
+      {', '}
+      <Choice
+        label="Lanes"
+        value={lanesText(plan.asks)}
+        options={laneOptions(plan, neck).map((asks) => [lanesText(asks), lanesWords(asks, strings)])}
+        take={(text) => {
+          const asks = laneOptions(plan, neck).find((one) => lanesText(one) === text)
+          if (asks) change({ asks, lane: Math.min(plan.lane, asks.length - 1) })
+        }}
+      />
+      {plan.fifthInBass && (
+        <>
+          {', '}
+          <button type="button" className={sentence['word']} onClick={() => change({ fifthInBass: false })}>
+            the fifth in the bass
+          </button>
+        </>
+      )}
+      {', '}
+      <Choice
+        label="Going"
+        value={plan.going}
+        options={GOINGS.map((going) => [going, GOING_WORDS[going]])}
+        take={(going) => change({ going })}
+      />{' '}
+      <Choice
+        label="Each chord lasts"
+        value={plan.lasting}
+        options={LASTINGS.map((lasting) => [lasting, LASTING_WORDS[lasting]])}
+        take={(lasting) => change({ lasting })}
+      />
+      {', chords as '}
+      <Choice
+        label="Numbers"
+        value={plan.numbers}
+        options={NUMBER_SCHOOLS.map((school) => [school, NUMBER_WORDS[school]])}
+        take={(numbers) => change({ numbers })}
+      />
+      {plan.tuning !== undefined && (
+        <>
+          {', in '}
+          <TuningWord state={state} />
+        </>
+      )}{' '}
+      <More state={state} neck={neck} />
+    </p>
+  )
+})
+
+const lanesText = (asks: readonly LaneAsk[]): string => JSON.stringify(asks)
+const lanesWords = (asks: readonly LaneAsk[], strings: number): string =>
+  asks.length > 1 && asks.every((ask) => ask.kind === 'root')
+    ? `roots on strings ${asks.map((ask) => (ask.kind === 'root' ? strings - ask.string : '')).join(' and ')}`
+    : asks.map((ask) => askWords(ask, strings)).join(' and ')
+
+/** Lanes that the words offer: the roots, in pairs and in turn, and one string set; what is asked now among them. */
+function laneOptions({ asks, depth }: KeyPlan, neck: Neck): readonly (readonly LaneAsk[])[] {
+  const low = Math.max(0, neck.open.length - 6)
+  const roots = [low, low + 1, low + 2].filter((string) => string < neck.open.length - 2)
+  const root = (string: number): LaneAsk => ({ kind: 'root', string })
+  const triadSets = neck.open.length >= 3 ? neck.open.slice(2).map((_, string) => [string, string + 1, string + 2]) : []
+  const all: readonly (readonly LaneAsk[])[] = [
+    ...(roots.length > 1 ? [[root(roots[0] as number), root(roots[1] as number)]] : []),
+    ...roots.map((string) => [root(string)]),
+    ...(roots.length > 1 ? [[{ kind: 'turns', strings: roots.slice(0, 2) } satisfies LaneAsk]] : []),
+    ...(depth === 'triads'
+      ? triadSets.map((strings) => [{ kind: 'order', strings, order: [1, 3, 5], forms: 3 } satisfies LaneAsk])
+      : []),
+  ]
+  return all.some((one) => lanesText(one) === lanesText(asks)) ? all : [asks, ...all]
+}
+
+function TuningWord({ state: { plan, player, change } }: { readonly state: KeyState }) {
+  const { settings } = useStore($session)
+  const now = plan.tuning ?? player.instrument.tuning
+  const own = writeTuning(player.instrument.tuning)
+  const useChoices = () =>
+    tuningsOffered(player).map((tuning) => ({
+      value: tuning,
+      words: tuningWords(tuning, settings.naming),
+      now: writeTuning(tuning) === writeTuning(now),
+    }))
+  return (
+    <Word
+      label="Tuning"
+      now={tuningLetters(now, settings.naming)}
+      useChoices={useChoices}
+      take={(tuning) => change({ tuning: writeTuning(tuning) === own ? undefined : tuning })}
+    />
+  )
+}
+
+interface More {
+  readonly words: string
+  readonly changes: Partial<KeyPlan>
+}
+
+function moreOf({ plan, player }: KeyState, neck: Neck, naming: NamingSystem): readonly More[] {
+  const scaleChoices = KEY_SCALES.flatMap((scale): readonly More[] => {
+    const key: Key | undefined = keyOf(plan.key.tonic, scale) ?? keysByFourths({ ...plan.key, scale }, 0)[0]
+    return key
+      ? [
+          {
+            words: `${writeNote(key.tonic, naming)} ${scale.name.split(' ').map(withSigns).join(' ')}`,
+            changes: { key },
+          },
+        ]
+      : []
+  })
+  const groups: readonly More[] = [
+    ...(plan.fifthInBass ? [] : [{ words: 'the fifth added in the bass', changes: { fifthInBass: true } }]),
+    ...STROKES.filter((stroke) => stroke !== plan.stroke).map((stroke) => ({
+      words: STROKE_WORDS[stroke],
+      changes: { stroke },
+    })),
+    ...(neck.open.length < 3 ? [] : scaleChoices),
+    ...tuningsOffered(player).map((tuning) => ({
+      words: `tuned ${tuningWords(tuning, naming)}`,
+      changes: { tuning: writeTuning(tuning) === writeTuning(player.instrument.tuning) ? undefined : tuning },
+    })),
+  ]
+  return groups
+}
+
+/** What the sentence does not name while it is as usual: the scale, the right hand, the fifth in the bass, the tuning. */
+function More({ state, neck }: { readonly state: KeyState; readonly neck: Neck }) {
+  const { settings } = useStore($session)
+  const { change } = state
+  // Made when the list is opened.
+  const useChoices = () =>
+    moreOf(state, neck, settings.naming).map((one) => ({ value: one, words: one.words, now: false }))
+  return (
+    <Word
+      label="More of the key: scale, right hand, bass, tuning"
+      now="…"
+      useChoices={useChoices}
+      take={({ changes }) => change(changes)}
+    />
+  )
+}

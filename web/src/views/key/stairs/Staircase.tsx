@@ -1,0 +1,292 @@
+/** A lane as a staircase: every step a row, all on one fret ruler; from row to row the way of the hand on its own string. */
+import { useStore } from '@nanostores/react'
+import { writeSymbol } from '@nestling/core/chord'
+import { betweenChords } from '@nestling/core/key'
+import type { Lane, LaneStep } from '@nestling/core/lane'
+import { stringNumber } from '@nestling/core/neck'
+import { instrumentFor } from '@nestling/core/request'
+import { memo, useEffect, useRef } from 'react'
+import { Egg } from '../../../neck/Egg.tsx'
+import { $session } from '../../../state/session.ts'
+import { degreeName, degreeSign } from '../../../words/degrees.ts'
+import { gapWords } from '../../../words/lane.ts'
+import { fretsWord } from '../../../words/shapes.ts'
+import type { KeyState } from '../useKey.ts'
+import classes from './Staircase.module.css'
+import { type StairLayout, stairLayout } from './stairs.ts'
+
+const LANDMARKS = new Set([3, 5, 7, 9, 12, 15, 17])
+
+export interface StaircaseProps {
+  readonly state: KeyState
+  readonly lane: Lane
+  readonly number: number
+  readonly lastFret: number
+  readonly width: number
+  readonly height: number
+  /** The step that sounds. */
+  readonly sounds: number | undefined
+}
+
+export function Staircase({ state, lane, number, lastFret, width, height, sounds }: StaircaseProps) {
+  const { settings } = useStore($session)
+  const { answer, player, change, hearChosen } = state
+  const { plan, neck } = answer
+  const instrument = instrumentFor(plan, player)
+  const layout = stairLayout(lane, neck, lastFret, {
+    width,
+    height,
+    lowOnTop: settings.lowOnTop,
+    leftHanded: instrument.handed === 'left',
+  })
+  const take = (step: number) => change({ step, lane: number })
+  const box = useRef<SVGSVGElement>(null)
+  // Where the keyboard stands on a step, it goes along with the arrows.
+  useEffect(() => {
+    const at = document.activeElement
+    if (at instanceof SVGElement && box.current?.contains(at) && plan.lane === number)
+      box.current.querySelector<SVGElement>('[tabindex="0"]')?.focus()
+  }, [plan.step, plan.lane, number])
+  return (
+    <svg
+      ref={box}
+      viewBox={`0 0 ${width} ${height}`}
+      className={classes['stairs']}
+      role="group"
+      aria-label={`Lane ${number + 1}, from step 1 at the foot`}
+      data-testid="lane"
+    >
+      <Frets layout={layout} />
+      {lane.steps.map((step, index) => (
+        <Row
+          key={step.step}
+          step={step}
+          before={lane.steps[index - 1]}
+          layout={layout}
+          isChosen={plan.step === step.step && plan.lane === number}
+          isStop={plan.step === step.step}
+          isSounding={sounds === step.step}
+          strings={neck.open.length}
+          labels={settings.labels !== 'none'}
+          symbolOf={(chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })}
+          take={() => {
+            if (plan.step === step.step && plan.lane === number) hearChosen()
+            else take(step.step)
+          }}
+        />
+      ))}
+    </svg>
+  )
+}
+
+const Frets = memo(function Frets({ layout }: { readonly layout: StairLayout }) {
+  const { height, nut, lastFret, fretX } = layout
+  return (
+    <g className={classes['frets']}>
+      {Array.from({ length: lastFret }, (_, index) => index + 1).map((fret) => (
+        <path key={fret} d={`M${fretX(fret)} 0V${height}`} data-octave={fret % 12 === 0 || undefined} />
+      ))}
+      <path d={`M${nut} 0V${height}`} data-nut />
+    </g>
+  )
+})
+
+/** The numbers of the frets, over the lane and under it. */
+export function Ruler({ lane, state, lastFret, width }: Pick<StaircaseProps, 'lane' | 'state' | 'lastFret' | 'width'>) {
+  const { settings } = useStore($session)
+  const { answer, player } = state
+  const { lowOnTop } = settings
+  const leftHanded = instrumentFor(answer.plan, player).handed === 'left'
+  const { fretX } = stairLayout(lane, answer.neck, lastFret, { width, height: 100, lowOnTop, leftHanded })
+  return (
+    <svg viewBox={`0 0 ${width} 15`} className={classes['ruler']} aria-hidden="true">
+      {Array.from({ length: lastFret }, (_, index) => index + 1).map((fret) => (
+        <text
+          key={fret}
+          x={(fretX(fret) + fretX(fret - 1)) / 2}
+          y={12}
+          data-landmark={LANDMARKS.has(fret) || undefined}
+        >
+          {Math.abs(fretX(fret) - fretX(fret - 1)) > 15 || LANDMARKS.has(fret) ? fret : ''}
+        </text>
+      ))}
+    </svg>
+  )
+}
+
+interface RowProps {
+  readonly step: LaneStep
+  readonly before: LaneStep | undefined
+  readonly layout: StairLayout
+  readonly isChosen: boolean
+  /** Where Tab comes into the lane. */
+  readonly isStop: boolean
+  readonly isSounding: boolean
+  readonly strings: number
+  readonly labels: boolean
+  readonly symbolOf: (chord: LaneStep['chord']) => string
+  readonly take: () => void
+}
+
+function Row({ step, before, layout, isChosen, isStop, isSounding, strings, labels, symbolOf, take }: RowProps) {
+  const { stringY, rowTop, rowHeight, width } = layout
+  const shape = step.shape ?? step.instead?.shape
+  const eggSize = Math.min(9.5, layout.pitch * 0.66)
+  return (
+    <g
+      role="button"
+      tabIndex={isStop ? 0 : -1}
+      aria-pressed={isChosen}
+      aria-label={spoken(step, strings, symbolOf)}
+      className={classes['row']}
+      data-testid="lane-step"
+      data-step={step.step}
+      data-frets={step.shape ? fretsWord(step.shape.frets) : ''}
+      data-sounds={isSounding || undefined}
+      onClick={take}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return
+        event.preventDefault()
+        take()
+      }}
+    >
+      <rect x={0} y={rowTop(step.step)} width={width} height={rowHeight} className={classes['field']} />
+      {layout.strings.map((string) => (
+        <path
+          key={string}
+          d={`M${layout.nut} ${stringY(step.step, string)}H${layout.end}`}
+          className={classes['string']}
+          data-silent={layout.silent.has(string) || undefined}
+        />
+      ))}
+      <Hop step={step} before={before} layout={layout} symbolOf={symbolOf} />
+      {!step.shape && step.refused && <Refused frets={step.refused} step={step.step} layout={layout} />}
+      {!shape && (
+        <text x={width / 2} y={rowTop(step.step) + rowHeight / 2 + 4} className={classes['why']}>
+          {step.gap && gapWords(step.gap)}
+        </text>
+      )}
+      {shape && (
+        <g data-instead={step.instead ? true : undefined} className={classes['shape']}>
+          <path
+            className={classes['thread']}
+            d={shape.frets
+              .flatMap((fret, string) =>
+                fret === null || fret === 0 ? [] : [`${layout.tipX(fret)} ${stringY(step.step, string)}`],
+              )
+              .map((point, index) => `${index === 0 ? 'M' : 'L'}${point}`)
+              .join('')}
+          />
+          {shape.frets.map((fret, string) => {
+            const degree = shape.degrees[string]
+            if (fret === null) return null
+            return (
+              <Egg
+                key={string}
+                x={layout.tipX(fret)}
+                y={stringY(step.step, string)}
+                size={eggSize}
+                degree={degree ?? '9'}
+                label={labels && degree ? degreeSign(degree) : ''}
+              />
+            )
+          })}
+        </g>
+      )}
+    </g>
+  )
+}
+
+function Refused({
+  frets,
+  step,
+  layout,
+}: {
+  readonly frets: LaneStep['refused']
+  readonly step: number
+  readonly layout: StairLayout
+}) {
+  return (frets ?? []).map((fret, string) =>
+    fret === null || fret > layout.lastFret ? null : (
+      <ellipse
+        key={string}
+        cx={layout.tipX(fret)}
+        cy={layout.stringY(step, string)}
+        rx={7}
+        ry={5}
+        className={classes['refused']}
+      />
+    ),
+  )
+}
+
+/** The riser where the hand was, and the tread as long as the hop; a leapt-over fret holds the chord in between. */
+function Hop({ step, before, layout, symbolOf }: Pick<RowProps, 'step' | 'before' | 'layout' | 'symbolOf'>) {
+  const from = before?.shape?.frets[step.string]
+  const to = step.shape?.frets[step.string]
+  if (
+    !before ||
+    before.string !== step.string ||
+    from === null ||
+    from === undefined ||
+    to === null ||
+    to === undefined
+  )
+    return null
+  const { tipX, stringY, direction } = layout
+  const y = stringY(step.step, step.string)
+  const [a, b] = [tipX(from), tipX(to)]
+  const by = to - from
+  const between =
+    by === 2 ? betweenChords(before.chord, step.chord).find(({ reason }) => reason === 'leading') : undefined
+  const lift = by < 0 ? 26 : 8
+  // Near the nut its name stands behind the shape.
+  const hasRoom = Math.abs(a - layout.nut) > 66
+  const tips = (step.shape?.frets ?? []).flatMap((fret) => (fret === null ? [] : [tipX(fret)]))
+  const beyond = (direction === 1 ? Math.max(...tips) : Math.min(...tips)) + direction * 16
+  const end = b - Math.sign(b - a) * 11
+  return (
+    <g className={classes['hop']} data-folds={by < 0 || undefined}>
+      <path d={`M${a} ${stringY(before.step, step.string)}V${y}`} data-riser />
+      <circle cx={a} cy={y} r={2} />
+      <path d={`M${a} ${y}Q${(a + end) / 2} ${y - lift} ${end} ${y - 2}`} />
+      <path d={`M${end} ${y - 2}l${-5 * Math.sign(b - a)} -4M${end} ${y - 2}l${-6 * Math.sign(b - a)} 2`} />
+      {between && <ellipse cx={tipX(from + 1)} cy={y} rx={6} ry={4.4} className={classes['between']} />}
+      {by < 0 ? (
+        <text x={(a + b) / 2} y={y - 15} textAnchor="middle">
+          −{-by}
+          {step.gap && `: lower, ${gapWords(step.gap)}`}
+        </text>
+      ) : (
+        <text x={a - direction * 6} y={y + 3.5} textAnchor={direction === 1 ? 'end' : 'start'}>
+          {between && hasRoom && <tspan className={classes['name']}>{`${symbolOf(between.chord)}\u00a0`}</tspan>}+{by}
+        </text>
+      )}
+      {between && !hasRoom && (
+        <text x={beyond} y={y + 3.5} textAnchor={direction === 1 ? 'start' : 'end'}>
+          <tspan className={classes['name']}>{symbolOf(between.chord)}</tspan>
+        </text>
+      )}
+    </g>
+  )
+}
+
+function spoken(step: LaneStep, strings: number, symbolOf: RowProps['symbolOf']): string {
+  const name = `step ${step.step}, ${symbolOf(step.chord)}`
+  const shape = step.shape ?? step.instead?.shape
+  if (!shape) return `${name}: no shape, ${step.gap ? gapWords(step.gap) : ''}`
+  const tones = shape.frets.flatMap((fret, string) => {
+    const degree = shape.degrees[string]
+    return fret === null
+      ? []
+      : [
+          `string ${stringNumber(string, strings)} ${fret === 0 ? 'open' : `fret ${fret}`}${degree ? ` the ${degreeName(degree)}` : ''}`,
+        ]
+  })
+  const hop =
+    step.hopFrets === undefined
+      ? ''
+      : `, ${Math.abs(step.hopFrets)} frets ${step.hopFrets < 0 ? 'down' : 'up'}, ${Math.round(step.hopMm ?? 0)} millimetres`
+  const instead = step.instead && !step.shape ? `, not to be had so; ${symbolOf(step.instead.chord)} instead` : ''
+  return `${name}${instead}: ${tones.join(', ')}${hop}`
+}

@@ -1,0 +1,138 @@
+/** Lanes and progressions as music: which shapes sound one after another, and when. */
+import type { Chord } from '@nestling/core/chord'
+import type { Lane, LaneInKey } from '@nestling/core/lane'
+import type { Neck } from '@nestling/core/neck'
+import { type NoteName, pitchClassOf } from '@nestling/core/pitch'
+import {
+  bassNote, beatsInBar, clicks, FOUR_FOUR, plainBeat, type Score, type ScoreEvent, soundedNotes, withCountIn,
+} from '@nestling/core/time' // biome-ignore format: a list
+import { centreOf, type Frets } from '@nestling/core/voicing'
+import type { Settings } from '../../contracts/settings.ts'
+import type { Going, KeyAnswer, KeyPlan, Stroke } from './types.ts'
+
+/** A shape in its turn. */
+export interface Turn {
+  readonly chord: Chord
+  readonly frets: Frets
+  /** Where it stands in the view; `undefined` for a chord that no lane has. */
+  readonly step: number | undefined
+  readonly lane: number
+  /** Of a lane in another key than the one that is shown. */
+  readonly tonic?: NoteName | undefined
+}
+
+/** One lane in key after key: up in one, down in the next. */
+export const turnsInKeys = (all: readonly LaneInKey[], lane: number): readonly Turn[] =>
+  all.flatMap(({ key, lane: one }, index) => {
+    const up = turnsOf(one, lane).map((turn): Turn => ({ ...turn, step: undefined, tonic: key.tonic }))
+    return index % 2 === 0 ? up : up.toReversed()
+  })
+
+const turnsOf = ({ steps }: Lane, lane: number): readonly Turn[] =>
+  steps.flatMap(({ step, chord, shape, instead }): readonly Turn[] => {
+    const used = shape ?? instead?.shape
+    return used ? [{ step, lane, frets: used.frets, chord: shape ? chord : (instead?.chord ?? chord) }] : []
+  })
+
+/** The lane that is chosen, or both in turn, as it is gone through. */
+export function turnsGoing({ lanes, plan }: KeyAnswer, going: Going = plan.going): readonly Turn[] {
+  const chosen = lanes[plan.lane]
+  const up = chosen ? turnsOf(chosen, plan.lane) : []
+  switch (going) {
+    case 'up':
+      return up
+    case 'down':
+      return up.toReversed()
+    case 'up-down':
+      return [...up, ...up.toReversed().slice(1)]
+    case 'turns':
+      return lanes.flatMap((lane, index) =>
+        index % 2 === 0 ? turnsOf(lane, index) : turnsOf(lane, index).toReversed(),
+      )
+  }
+}
+
+/** Each written chord at the nearest place of the lanes that are shown; chords that they don't have are left out. */
+export function turnsWritten({ lanes, plan }: KeyAnswer): readonly Turn[] {
+  let centre: number | undefined
+  return plan.written.flatMap((chord): readonly Turn[] => {
+    const places = lanes
+      .flatMap((lane, index) => turnsOf(lane, index))
+      .filter((turn) => turn.chord.root === chord.root && turn.chord.formula.join() === chord.formula.join())
+    const apart = ({ frets }: Turn) => (centre === undefined ? 0 : Math.abs(centreOf(frets) - centre))
+    const [nearest] = places.toSorted((a, b) => apart(a) - apart(b))
+    if (!nearest) return []
+    centre = centreOf(nearest.frets)
+    return [nearest]
+  })
+}
+
+/** How far the hand walks, in frets. */
+export const walkOf = (turns: readonly Turn[]): number =>
+  Math.round(
+    turns.slice(1).reduce((sum, { frets }, index) => {
+      const before = turns[index]
+      return sum + (before ? Math.abs(centreOf(frets) - centreOf(before.frets)) : 0)
+    }, 0),
+  )
+
+/** Between the strings of a strum, in beats. */
+const STRUM_BEATS = 0.035
+
+function struck(
+  turn: Turn,
+  neck: Neck,
+  at: number,
+  beats: number,
+  mark: number,
+  stroke: Stroke,
+): readonly ScoreEvent[] {
+  const notes = soundedNotes(turn.frets, neck, turn.chord)
+  const each = Math.min(0.5, beats / Math.max(1, notes.length))
+  return notes.map((note, index): ScoreEvent => {
+    const late = {
+      strum: index * STRUM_BEATS,
+      together: 0,
+      'one-by-one': index * each,
+      'bass-and-chord': index === 0 ? 0 : beats / 2,
+    }[stroke]
+    return { ...note, part: 'strings', at: at + late, length: beats - late, loud: index === 0 ? 0.9 : 0.75, mark }
+  })
+}
+
+export function scoreOf(
+  turns: readonly Turn[],
+  neck: Neck,
+  { lasting, stroke }: Pick<KeyPlan, 'lasting' | 'stroke'>,
+  settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars'>,
+  loop: boolean,
+): Score {
+  const bar = beatsInBar(FOUR_FOUR)
+  const each = lasting === 'bar' ? bar : 1
+  const beats = Math.ceil((turns.length * each) / bar) * bar
+  const strings = turns.flatMap((turn, index) => struck(turn, neck, index * each, each, index, stroke))
+  const bass = turns.map(
+    ({ chord }, index): ScoreEvent => ({
+      part: 'bass',
+      at: index * each,
+      length: each,
+      loud: 0.9,
+      midi: bassNote(pitchClassOf(chord.bass ?? chord.root)),
+    }),
+  )
+  return withCountIn(
+    {
+      metre: FOUR_FOUR,
+      countIn: 0,
+      loop,
+      beats,
+      events: [
+        ...strings,
+        ...(settings.bassStandIn ? bass : []),
+        ...(settings.drums ? plainBeat(beats, FOUR_FOUR) : []),
+        ...(settings.metronome ? clicks(beats, FOUR_FOUR) : []),
+      ],
+    },
+    settings.countInBars,
+  )
+}

@@ -1,0 +1,37 @@
+import type { Chord } from '@nestling/core/chord'
+import type { NumberSchool } from '@nestling/core/key'
+import type { KeyOnNeck, KeyQuestion } from '@nestling/core/lane'
+import type { Neck, Tuning } from '@nestling/core/neck'
+
+/** How a lane is played through. */
+export const GOINGS = ['up', 'down', 'up-down', 'turns'] as const
+export type Going = (typeof GOINGS)[number]
+
+/** How long each chord lasts. */
+export const LASTINGS = ['bar', 'beat'] as const
+export type Lasting = (typeof LASTINGS)[number]
+
+/** How the right hand plays each chord. */
+export const STROKES = ['strum', 'together', 'one-by-one', 'bass-and-chord'] as const
+export type Stroke = (typeof STROKES)[number]
+
+/** What the player asks for: one value, one address, one step to undo. */
+export interface KeyPlan extends KeyQuestion {
+  readonly tuning: Tuning | undefined
+  /** 1 to 7. */
+  readonly step: number
+  /** Which of the lanes the chosen step stands in. */
+  readonly lane: number
+  readonly going: Going
+  readonly lasting: Lasting
+  readonly stroke: Stroke
+  readonly numbers: NumberSchool
+  /** The progression that was written in numbers. */
+  readonly written: readonly Chord[]
+}
+
+/** A plan laid on its neck. */
+export interface KeyAnswer extends KeyOnNeck {
+  readonly plan: KeyPlan
+  readonly neck: Neck
+}

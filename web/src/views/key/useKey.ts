@@ -1,0 +1,271 @@
+/** The state of the Key view: the plan with its undo, its lanes (from the worker), what plays, the address. */
+import { useStore } from '@nanostores/react'
+import type { Chord } from '@nestling/core/chord'
+import { keysByFourths } from '@nestling/core/key'
+import { keyOnNeck, nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
+import type { Neck } from '@nestling/core/neck'
+import { instrumentFor, type Player } from '@nestling/core/request'
+import type { Shape } from '@nestling/core/shape'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useKeptPast } from '../../shell/useKeptPast.ts'
+import { useQuestion } from '../../shell/useQuestion.ts'
+import { $playing, stop } from '../../sound/transport.ts'
+import { type Asked, createAsked, type Typed } from '../../state/asked.ts'
+import { carriedOf, carry } from '../../state/carried.ts'
+import { tell } from '../../state/notices.ts'
+import { hearScore } from '../../state/playback.ts'
+import { $player, $session } from '../../state/session.ts'
+import { keyClient } from '../../workers/clients.ts'
+import { neckFor, type Params, readPlan, writePlan } from './address.ts'
+import { scoreOf, type Turn, turnsGoing, turnsInKeys, turnsWritten } from './toScore.ts'
+import type { KeyAnswer, KeyPlan } from './types.ts'
+
+export const OWNER = 'key'
+export const KEY_INPUT_ID = 'key-line'
+
+export interface KeyState {
+  readonly plan: KeyPlan
+  /** The last lanes; of an earlier plan while the worker is at the new one. */
+  readonly answer: KeyAnswer
+  readonly neck: Neck
+  readonly player: Player
+  readonly typed: Typed
+  readonly type: (text: string) => void
+  readonly finish: () => void
+  readonly change: (changes: Partial<KeyPlan>) => void
+  readonly undo: () => unknown
+  readonly redo: () => unknown
+  readonly canUndo: boolean
+  readonly canRedo: boolean
+  readonly loop: boolean
+  readonly setLoop: (loop: boolean) => void
+  /** Plays the lane, or what was written in numbers, or stops. */
+  readonly playLane: () => void
+  readonly playWritten: () => void
+  /** The shape that is chosen. */
+  readonly chosen: Turn | undefined
+  readonly hearChosen: () => void
+  /** Plays the chosen lane in twelve keys, or stops. */
+  readonly playAllKeys: () => void
+  /** Hears the step before, a chord in between, and the chosen step. */
+  readonly hearBetween: (chord: Chord) => void
+  readonly shape: Shape | undefined
+  /** What plays: the turns by their marks. */
+  readonly turns: readonly Turn[]
+  readonly byFourths: (by: number) => void
+}
+
+export function useKey(params: Params): KeyState {
+  const player = useStore($player)
+  const [asked] = useState(() => {
+    const { plan, typed } = readPlan(params, player)
+    const made = createAsked<KeyPlan>(plan, {
+      lineOf: (now) => writeKeyLine(now, neckFor(now, player).open.length, $session.get().settings.naming),
+    })
+    if (typed) made.showLine(typed)
+    return made
+  })
+  const plan = useStore(asked.$now)
+  const typed = useStore(asked.$typed)
+  const past = useStore(asked.$past)
+  const [loop, setLoop] = useState(false)
+  const [turns, setTurns] = useState<readonly Turn[]>([])
+  const answer = useAnswer(asked, plan, player)
+  const { neck } = answer
+
+  const change = useCallback((changes: Partial<KeyPlan>) => asked.step(changes), [asked])
+  const type = useCallback(
+    (text: string) => {
+      asked.type(text, (written, before) => {
+        const count = neckFor(before, player).open.length
+        const read = readKeyLine(written, count, player.naming)
+        if (!read.ok) return read
+        const { key, depth, school, asks } = read.value
+        const lane = asks && asks.length < 2 ? { lane: 0 } : {}
+        return {
+          ok: true,
+          value: {
+            ...(key ? { key } : {}),
+            ...(depth ? { depth } : {}),
+            ...(school ? { school } : {}),
+            ...(asks ? { asks: asks.slice(0, 2) } : {}),
+            ...lane,
+          },
+        }
+      })
+    },
+    [asked, player],
+  )
+  useKeptPast(asked, 'key')
+  useQuestion({
+    // Written when its lanes are there: to write it meanwhile would hold them up.
+    address: answer.plan === plan ? writePlan(plan, neck) : undefined,
+    open: (query) => {
+      const there = readPlan(Object.fromEntries(query), player)
+      asked.open(there.plan, there.typed)
+    },
+  })
+
+  const lane = answer.lanes[answer.plan.lane]
+  const standing = lane?.steps[answer.plan.step - 1]
+  const chosen = useMemo((): Turn | undefined => {
+    const used = standing?.shape ?? standing?.instead?.shape
+    if (!standing || !used) return undefined
+    const chord = standing.shape ? standing.chord : (standing.instead?.chord ?? standing.chord)
+    return { chord, frets: used.frets, step: standing.step, lane: answer.plan.lane }
+  }, [standing, answer.plan.lane])
+  const shape = useMemo(
+    (): Shape | undefined =>
+      chosen && { chord: chosen.chord, frets: chosen.frets, tuning: instrumentFor(answer.plan, player).tuning },
+    [chosen, answer, player],
+  )
+  useEffect(() => {
+    if (shape) carry('Key', carriedOf(shape), writePlan(answer.plan, neck))
+  }, [shape, answer, neck])
+
+  const hear = useCallback(
+    (next: readonly Turn[], again: boolean) => {
+      setTurns(next)
+      const { settings } = $session.get()
+      hearScore(scoreOf(next, neck, answer.plan, settings, again), {
+        owner: OWNER,
+        tempo: settings.tempo,
+        swing: settings.swing,
+      })
+    },
+    [neck, answer],
+  )
+  const play = useCallback(
+    (next: readonly Turn[], nothing: string) => {
+      if ($playing.get().owner === OWNER) return stop()
+      if (next.length === 0) return tell.done(nothing, 'nothing-to-play')
+      return hear(next, loop)
+    },
+    [hear, loop],
+  )
+  const playLane = useCallback(() => play(turnsGoing(answer), 'This lane has no shape to play.'), [play, answer])
+  const playWritten = useCallback(() => play(turnsWritten(answer), 'Nothing is written: press 1 to 7.'), [play, answer])
+  const hearChosen = useCallback(() => {
+    if (!chosen) return tell.done('This step has no shape here.', 'nothing-to-play')
+    setTurns([])
+    const once = { ...answer.plan, lasting: 'bar' } as const
+    const quiet = { metronome: false, drums: false, bassStandIn: $session.get().settings.bassStandIn, countInBars: 0 }
+    return hearScore(scoreOf([chosen], neck, once, quiet, false), { owner: 'one step', tempo: 80 })
+  }, [chosen, neck, answer])
+  const playAllKeys = useCallback(() => {
+    const ask = answer.lanes[answer.plan.lane]?.ask
+    if ($playing.get().owner === OWNER || !ask) return stop()
+    return void keyClient()
+      .lanesOfAllKeys(answer.plan, ask, neck, player.hand)
+      .then(
+        (all) => play(turnsInKeys(all, answer.plan.lane), 'This lane has no shape to play.'),
+        (error: unknown) => tell.problem('No lanes', error instanceof Error ? error.message : String(error)),
+      )
+  }, [answer, neck, player, play])
+  const hearBetween = useCallback(
+    (chord: Chord) => {
+      const { lanes, plan: shown } = answer
+      const here = lanes[shown.lane]
+      const from = here?.steps[shown.step - 2] ?? here?.steps[6]
+      if (!chosen || !here || !from?.shape || !standing)
+        return tell.done('There is no shape to come from.', 'nothing-to-play')
+      const before: Turn = { chord: from.chord, frets: from.shape.frets, step: from.step, lane: shown.lane }
+      const leapt = (from.shape.frets[from.string] ?? 1) + 1
+      const shape = nearestShape(chord, standing.string, leapt, neck, player.hand, neck.lastFret)
+      if (!shape) return tell.done('No shape of it lies near.', 'nothing-to-play')
+      setTurns([])
+      const quiet = { metronome: false, drums: false, bassStandIn: $session.get().settings.bassStandIn, countInBars: 0 }
+      const three = [before, { chord, frets: shape.frets, step: undefined, lane: shown.lane }, chosen]
+      return hearScore(scoreOf(three, neck, { ...shown, lasting: 'beat' }, quiet, false), {
+        owner: 'in between',
+        tempo: 60,
+      })
+    },
+    [answer, chosen, standing, neck, player],
+  )
+  // Other lanes are another piece of music.
+  const before = useRef(answer)
+  useEffect(() => {
+    const isOther = before.current.lanes !== answer.lanes
+    before.current = answer
+    if (isOther && $playing.get().owner === OWNER) {
+      // One key after another while it plays: the new lanes go on at once.
+      hear(turnsGoing(answer), loop)
+    }
+  }, [answer, hear, loop])
+
+  const byFourths = useCallback(
+    (by: number) => {
+      const { key } = asked.current()
+      const all = keysByFourths(key, 0)
+      const next = all[(by + 12) % 12]
+      if (next) asked.step({ key: next })
+    },
+    [asked],
+  )
+  return {
+    plan, answer, neck, player, typed, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo,
+    canUndo: past.canUndo, canRedo: past.canRedo, loop, setLoop, playLane, playWritten, chosen, hearChosen, playAllKeys, hearBetween, shape, turns, byFourths,
+  } // biome-ignore format: a list
+}
+
+/** What makes other lanes; the chosen step and how it is played do not. */
+const lanesKey = ({ key, depth, school, asks, fifthInBass, tuning }: KeyPlan): string =>
+  JSON.stringify([key.tonic, key.scale.name, depth, school, asks, fifthInBass, tuning])
+
+interface Wanted {
+  readonly lanes: string
+  readonly player: Player
+  readonly answer: Promise<KeyAnswer>
+}
+
+function askWorker(plan: KeyPlan, player: Player): Wanted {
+  const neck = neckFor(plan, player)
+  const answer = keyClient()
+    .keyOnNeck(plan, neck, player.hand)
+    .then((found): KeyAnswer => ({ plan, neck, ...found }))
+  return { lanes: lanesKey(plan), player, answer }
+}
+
+/** The lanes of a plan; the last good ones stay until the worker has the new. */
+function useAnswer({ $now }: Asked<KeyPlan>, plan: KeyPlan, player: Player): KeyAnswer {
+  const [answer, setAnswer] = useState<KeyAnswer>(() => {
+    const neck = neckFor(plan, player)
+    return { plan, neck, ...keyOnNeck(plan, neck, player.hand) }
+  })
+  const [answeredFor, setAnsweredFor] = useState(player)
+  const asked = useRef<Wanted | undefined>(undefined)
+  // The worker is asked as soon as the plan changes, not only when that has been drawn.
+  useEffect(
+    () =>
+      $now.listen((next) => {
+        if (lanesKey(next) !== asked.current?.lanes) asked.current = askWorker(next, player)
+      }),
+    [$now, player],
+  )
+  const wanted = lanesKey(plan)
+  const isCurrent = lanesKey(answer.plan) === wanted && answeredFor === player
+  useEffect(() => {
+    if (isCurrent) return undefined
+    let current = true
+    const before = asked.current
+    const mine = before?.lanes === wanted && before.player === player ? before : askWorker(plan, player)
+    asked.current = mine
+    mine.answer.then(
+      (found) => {
+        if (!current) return
+        setAnswer(found)
+        setAnsweredFor(player)
+      },
+      (error: unknown) => {
+        asked.current = undefined
+        if (current) tell.problem('No lanes', error instanceof Error ? error.message : String(error))
+      },
+    )
+    return () => {
+      current = false
+    }
+    // The plan is asked anew only where it makes other lanes.
+  }, [wanted, player, isCurrent])
+  return useMemo(() => (isCurrent ? { ...answer, plan } : answer), [isCurrent, answer, plan])
+}

@@ -1,0 +1,79 @@
+/** Build's acts: hear it, compare it, collect it, take it to another view. */
+import { Menu } from '@mantine/core'
+import { useStore } from '@nanostores/react'
+import { memo, useMemo } from 'react'
+import { type Act, ActLine } from '../../controls/ActLine.tsx'
+import { openKeys } from '../../shell/help.ts'
+import { toArpeggio } from '../../state/links.ts'
+import { $session, changeSettings } from '../../state/session.ts'
+import { asked, redo, shapeInHand, undo, type WorkbenchState } from '../../state/workbench/index.ts'
+import { $withoutFifth, hearBeforeAfter, hearInHand } from './hear.ts'
+import { keepInHand, toTray } from './keeping.ts'
+import { $completing, LineProblem, TypedLine } from './sentence/TypedLine.tsx'
+
+export function Acts({ state }: { readonly state: WorkbenchState }) {
+  const { problem } = useStore(asked.$typed)
+  const past = useStore(asked.$past)
+  const shape = shapeInHand(state)
+  const arpeggio = shape ? toArpeggio(shape, state.player) : undefined
+  const hasFifth = state.question.chord.formula.some((degree) => degree.endsWith('5'))
+  const canCompare = past.before?.frets !== undefined
+  const acts = useMemo(
+    (): readonly (readonly Act[])[] => [
+      [
+        {
+          words: 'Hear',
+          keyHint: 'Space',
+          isMain: true,
+          run: () => hearInHand('strum'),
+          menu: { label: 'Ways to hear it', items: <WaysToHear hasFifth={hasFifth} /> },
+        },
+        { words: 'before, after', keyHint: 'A', disabled: !canCompare, run: hearBeforeAfter },
+      ],
+      [
+        { words: 'To the tray', keyHint: 'T', run: () => void toTray() },
+        { words: 'Keep', keyHint: 'K', run: () => void keepInHand() },
+        ...(arpeggio === undefined ? [] : [{ words: 'Arpeggio', href: arpeggio }]),
+      ],
+    ],
+    [hasFifth, canCompare, arpeggio],
+  )
+  const completing = useStore($completing)
+  const told = useMemo(() => {
+    if (completing) return NOTHING
+    return problem === undefined ? undefined : <LineProblem />
+  }, [problem, completing])
+  return <ActLine field={FIELD} problem={told} acts={acts} past={past} undo={undo} redo={redo} openKeys={openKeys} />
+}
+
+const FIELD = <TypedLine />
+const NOTHING = <span />
+
+const WaysToHear = memo(function WaysToHear({ hasFifth }: { readonly hasFifth: boolean }) {
+  const { settings } = useStore($session)
+  const withoutFifth = useStore($withoutFifth)
+  return (
+    <>
+      <Menu.Item onClick={() => hearInHand('arpeggio')}>One by one</Menu.Item>
+      <Menu.Item onClick={() => hearInHand('together')}>Plucked together</Menu.Item>
+      <Menu.Divider />
+      <Menu.Item
+        role="menuitemcheckbox"
+        aria-checked={settings.bassStandIn}
+        leftSection={settings.bassStandIn ? '✓' : ' '}
+        onClick={() => void changeSettings({ bassStandIn: !settings.bassStandIn })}
+      >
+        With the bass stand-in
+      </Menu.Item>
+      <Menu.Item
+        role="menuitemcheckbox"
+        aria-checked={withoutFifth}
+        leftSection={withoutFifth ? '✓' : ' '}
+        disabled={!hasFifth}
+        onClick={() => $withoutFifth.set(!withoutFifth)}
+      >
+        Without the fifth
+      </Menu.Item>
+    </>
+  )
+})

@@ -1,0 +1,157 @@
+/** One fret away as a neck of names: each place holds what the chord becomes when the string's tone goes there. */
+import { useStore } from '@nanostores/react'
+import { type Chord, writeSymbol } from '@nestling/core/chord'
+import { stringNumber } from '@nestling/core/neck'
+import { writeNote } from '@nestling/core/pitch'
+import { type Voicing, voicingOf } from '@nestling/core/voicing'
+import { type KeyboardEvent, useMemo } from 'react'
+import { Egg } from '../../../neck/Egg.tsx'
+import { $session } from '../../../state/session.ts'
+import { neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'
+import { degreeName, degreeSign } from '../../../words/degrees.ts'
+import { counted } from '../../../words/shapes.ts'
+import classes from './Away.module.css'
+import { Candidate } from './Candidate.tsx'
+import { type NamedPlace, nameGrid, STEPS } from './grid.ts'
+
+export interface NeckOfNamesProps {
+  readonly state: WorkbenchState
+  /** What the names start from: the shape in hand, or one with a tone moved already. */
+  readonly from: Voicing
+  readonly hold: (voicing: Voicing) => void
+}
+
+export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
+  const { settings } = useStore($session)
+  const { question, player } = state
+  const neck = useMemo(() => neckIn({ question, player }), [question, player])
+  const rows = useMemo(() => nameGrid(from, neck), [from, neck])
+  const strings = neck.open.length
+  // The same order of strings as on the neck above.
+  const drawn = settings.lowOnTop ? rows : rows.toReversed()
+  const symbolOf = (chord: Chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
+  return (
+    <table className={classes['grid']} aria-label="One fret away: what the chord becomes" onKeyDown={walkPlaces}>
+      <thead>
+        <tr className={classes['steps']}>
+          {STEPS.map((by) => (
+            <th key={by} scope="col" aria-label={by === 0 ? 'as it is' : stepWords(by)}>
+              {by === 0 ? '' : `${by > 0 ? '+' : '−'}${Math.abs(by)}`}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {drawn.map(({ string, places }) => {
+          const degree = from.degrees[string]
+          const note = from.notes[string]
+          if (!degree || !note) return null
+          const cell = ({ by, place }: (typeof places)[number]) => (
+            <td key={by} className={classes['place']}>
+              {place === undefined ? (
+                <i aria-hidden="true" className={classes['dot']} />
+              ) : (
+                <Place place={place} from={from} strings={strings} symbolOf={symbolOf} hold={hold} neck={neck} />
+              )}
+            </td>
+          )
+          const half = places.length / 2
+          return (
+            <tr key={string} className={classes['string']}>
+              <th scope="row" className={classes['name']}>
+                {stringNumber(string, strings)} <b>{writeNote(note, settings.naming)}</b>
+              </th>
+              {places.slice(0, half).map(cell)}
+              <td className={classes['now']}>
+                <EggAlone degree={degree} size={15} label={degreeSign(degree)} />
+              </td>
+              {places.slice(half).map(cell)}
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
+
+const stepWords = (by: number): string => `${counted(Math.abs(by), 'fret')} ${by > 0 ? 'up' : 'down'}`
+
+function EggAlone({
+  degree,
+  size,
+  label,
+}: {
+  readonly degree: Parameters<typeof Egg>[0]['degree']
+  readonly size: number
+  readonly label: string
+}) {
+  const width = size * 2 + 6
+  const height = size * 1.6 + 4
+  return (
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
+      <Egg x={width / 2} y={height / 2} size={size} degree={degree} label={label} />
+    </svg>
+  )
+}
+
+function Place({
+  place: { by, neighbour, isOtherRoot },
+  from,
+  strings,
+  symbolOf,
+  hold,
+  neck,
+}: {
+  readonly place: NamedPlace
+  readonly from: Voicing
+  readonly strings: number
+  readonly symbolOf: (chord: Chord) => string
+  readonly hold: (voicing: Voicing) => void
+  readonly neck: Parameters<typeof voicingOf>[2]
+}) {
+  const { name, moves, otherNames } = neighbour
+  const [move] = moves
+  // The bass is told only when it is another one than now; what is told is what is taken.
+  const sameBass = name.role === 'inversion' && from.inversion !== null && from.inversion !== 0
+  const chord: Chord = sameBass ? { root: name.chord.root, formula: name.chord.formula } : name.chord
+  const voicing = voicingOf(chord, neighbour.frets, neck)
+  if (!voicing || !move) return null
+  const symbol = symbolOf(chord)
+  const also = otherNames.slice(0, 2).map(({ chord }) => symbolOf(chord))
+  const told = `${degreeName(move.fromDegree)} ${stepWords(by)} on string ${stringNumber(move.string, strings)}, becomes the ${degreeName(move.toDegree)}`
+  return (
+    <Candidate
+      voicing={voicing}
+      className={classes['candidate']}
+      label={`${symbol}: ${told}${also.length > 0 ? `; also ${also.join(', ')}` : ''}`}
+      title={also.length > 0 ? `${symbol}, or ${also.join(', ')}` : symbol}
+      isOtherRoot={isOtherRoot}
+      onShift={() => hold(voicing)}
+    >
+      <EggAlone degree={move.toDegree} size={11} label={degreeSign(move.toDegree)} />
+      <b>{symbol}</b>
+    </Candidate>
+  )
+}
+
+/** Arrows go from place to place, over empty ones to the next that has a name. */
+function walkPlaces(event: KeyboardEvent<HTMLTableElement>) {
+  const way = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key]
+  if (!way) return
+  const rows = [...event.currentTarget.querySelectorAll('tbody tr')]
+  const cells = rows.map((row) => [...row.querySelectorAll('td')])
+  let row = cells.findIndex((list) => list.some((cell) => cell.contains(document.activeElement)))
+  if (row < 0) return
+  let column = (cells[row] as Element[]).findIndex((cell) => cell.contains(document.activeElement))
+  event.preventDefault()
+  event.stopPropagation()
+  const [down, right] = way as [number, number]
+  for (;;) {
+    row += down
+    column += right
+    const cell = cells[row]?.[column]
+    if (!cell) return
+    const button = cell.querySelector<HTMLElement>('button')
+    if (button) return button.focus()
+  }
+}

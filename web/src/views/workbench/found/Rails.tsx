@@ -1,0 +1,254 @@
+/** Every shape as its own reach: a bar from its lowest to its highest fingertip, with bass egg, order of tones and mm. */
+import { handVerdict } from '@nestling/core/hand'
+import { type Voicing, voicingReader } from '@nestling/core/voicing'
+import { type KeyboardEvent, memo, useMemo, useRef } from 'react'
+import { useSettled } from '../../../controls/useSettled.ts'
+import { Egg } from '../../../neck/Egg.tsx'
+import type { NeckLayout } from '../../../neck/layout.ts'
+import { neckIn, takeShape, type WorkbenchState } from '../../../state/workbench/index.ts'
+import { degreeName, degreeSign } from '../../../words/degrees.ts'
+import { verdictWords } from '../../../words/hand.ts'
+import { fretsWord } from '../../../words/shapes.ts'
+import { nextInversion, nextStrings } from '../moving.ts'
+import classes from './Found.module.css'
+import { type Bar, lanesOf, type Rail } from './rails.ts'
+import { areSame } from './shapes.ts'
+import { useLanesInSight } from './useLanesInSight.ts'
+
+/** Below this width a bar holds its egg only, below the next its order of tones too, then its millimetres. */
+const EGG_ONLY = 62
+const WITH_MM = 128
+
+export interface RailsProps {
+  readonly rails: readonly Rail[]
+  readonly layout: NeckLayout
+  readonly state: WorkbenchState
+  /** The frets in hand, as they are written. */
+  readonly inHand: string | undefined
+  /** Those that sound the very same pitches. */
+  readonly same: ReadonlySet<string>
+  readonly setWord: (mask: number) => string
+}
+
+export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProps) {
+  const box = useRef<HTMLDivElement>(null)
+  const { question, player, frets } = state
+  const lanes = useMemo(() => lanesOf(rails), [rails])
+  const handLane = useMemo(
+    () => (frets ? lanes.findIndex(({ bars }) => bars.some(({ shape }) => areSame(shape.frets, frets))) : -1),
+    [lanes, frets],
+  )
+  const virtual = useLanesInSight(box, lanes, handLane)
+  const neck = useMemo(() => neckIn({ question, player }), [question, player])
+  const read = useMemo(() => voicingReader(question.chord, neck), [question.chord, neck])
+  // Why a bar can't be held is for those who point at it or hear it: it comes a moment later.
+  const settled = useSettled(lanes) === lanes
+  const refusalOf = (bar: Bar): string | undefined =>
+    bar.shape.playable || !settled
+      ? undefined
+      : verdictWords(handVerdict(bar.shape.frets, neck, player.hand, undefined, { thumb: player.thumb }))
+  return (
+    <div
+      ref={box}
+      className={classes['rails']}
+      role="group"
+      aria-label="Shapes at their places"
+      onKeyDown={walkBars}
+      data-testid="rails"
+    >
+      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {virtual.getVirtualItems().map((item) => {
+          const row = lanes[item.index]
+          if (!row) return null
+          const isFirst = item.index === 0
+          return (
+            <div
+              key={item.index}
+              className={classes['rail']}
+              style={{ height: item.size, transform: `translateY(${item.start}px)` }}
+              role="group"
+              aria-label={`strings ${setWord(row.mask)}`}
+              data-hand={row.mask === lanes[handLane]?.mask || undefined}
+            >
+              <span className={classes['set']} style={sideOf(layout)}>
+                {row.lane === 0 && <span data-testid="rail-set">{setWord(row.mask)}</span>}
+              </span>
+              {isFirst && (
+                <span className={classes['inversions']} style={layout.direction === 1 ? { right: 0 } : { left: 0 }}>
+                  <StringKeys />
+                  <InversionKeys />
+                </span>
+              )}
+              <i
+                className={classes['line']}
+                style={{
+                  left: percent(Math.min(layout.nut, layout.end)),
+                  width: percent(Math.abs(layout.end - layout.nut)),
+                }}
+              />
+              {row.bars.map((bar) => {
+                const word = fretsWord(bar.shape.frets)
+                return (
+                  <BarButton
+                    key={word}
+                    bar={bar}
+                    word={word}
+                    voicing={read(bar.shape.frets)}
+                    now={word === inHand}
+                    isSame={same.has(word)}
+                    refusal={refusalOf(bar)}
+                  />
+                )
+              })}
+              {item.index === handLane && (
+                <EaseRuler bars={row.bars} inHand={inHand} layout={layout} comfortableMm={player.hand.comfortableMm} />
+              )}
+            </div>
+          )
+        })}
+      </div>
+    </div>
+  )
+}
+
+const WIDTH = 1232
+const percent = (units: number): string => `${(units / WIDTH) * 100}%`
+const sideOf = (layout: NeckLayout) =>
+  layout.direction === 1
+    ? { left: 0, width: percent(layout.tipX(0) - 20) }
+    : { right: 0, width: percent(WIDTH - layout.tipX(0) - 20) }
+
+const BarButton = memo(function BarButton({
+  bar: { shape, left, width },
+  word,
+  voicing,
+  now,
+  isSame,
+  refusal,
+}: {
+  readonly bar: Bar
+  readonly word: string
+  readonly voicing: Voicing | undefined
+  readonly now: boolean
+  /** The very same pitches as in hand, on other strings. */
+  readonly isSame: boolean
+  readonly refusal: string | undefined
+}) {
+  const mm = Math.round(shape.reachMm)
+  const order = voicing?.arrangement.degrees.map(degreeSign).join(' ') ?? ''
+  const bass = shape.bass === 'foreign' ? 'its own bass' : `the ${degreeName(shape.bass)} in the bass`
+  const spoken = `${word}: ${order}${isSame ? ', the same pitches' : ''}, ${bass}, ${shape.lowest === 0 ? 'open' : `fret ${shape.lowest}`}, ${mm} millimetres${refusal === undefined ? '' : `, ${refusal}`}`
+  return (
+    <button
+      type="button"
+      className={classes['bar']}
+      style={{ left: percent(left), width: percent(width) }}
+      aria-pressed={now}
+      aria-label={spoken}
+      title={`${word} · ${order} · ${mm} mm${refusal === undefined ? '' : ` · ${refusal}`}`}
+      onClick={() => takeShape(shape.frets)}
+      data-testid="shape-row"
+      data-frets={word}
+      data-refused={!shape.playable || undefined}
+      data-same={isSame || undefined}
+    >
+      <svg width="18" height="14" viewBox="0 0 18 14" aria-hidden="true">
+        <Egg x={9} y={7} size={7} degree={shape.bass === 'foreign' ? '9' : shape.bass} />
+      </svg>
+      {isSame && <em title="the very same pitches">=</em>}
+      {width >= EGG_ONLY && <b>{order}</b>}
+      {width >= WITH_MM && <small>{mm} mm</small>}
+    </button>
+  )
+})
+
+/** How far this hand is easy from where it is. */
+function EaseRuler({
+  bars,
+  inHand,
+  layout,
+  comfortableMm,
+}: {
+  readonly bars: readonly Bar[]
+  readonly inHand: string | undefined
+  readonly layout: NeckLayout
+  readonly comfortableMm: number
+}) {
+  const bar = bars.find(({ shape }) => fretsWord(shape.frets) === inHand)
+  if (!bar || bar.shape.lowest === 0) return null
+  const from = layout.tipX(bar.shape.lowest)
+  const room = Math.abs(layout.end - from)
+  const length = Math.min(room, comfortableMm * layout.scale)
+  const left = layout.direction === 1 ? from : from - length
+  const words = `easy to here: ${Math.round(comfortableMm)} mm`
+  return (
+    <span className={classes['ease']} style={{ left: percent(left), width: percent(length) }} data-testid="ease">
+      <small>{length < room - 60 || layout.direction === -1 ? words : ''}</small>
+    </span>
+  )
+}
+
+const StringKeys = () => (
+  <>
+    <button
+      type="button"
+      className={classes['key']}
+      aria-label="Towards the low strings"
+      onClick={() => nextStrings(-1)}
+    >
+      [
+    </button>
+    <button
+      type="button"
+      className={classes['key']}
+      aria-label="Towards the high strings"
+      onClick={() => nextStrings(1)}
+    >
+      ]
+    </button>
+  </>
+)
+
+const InversionKeys = () => (
+  <>
+    <button
+      type="button"
+      className={classes['key']}
+      aria-label="Next inversion down the neck"
+      onClick={() => nextInversion(-1)}
+    >
+      ↓
+    </button>
+    <button
+      type="button"
+      className={classes['key']}
+      aria-label="Next inversion up the neck"
+      onClick={() => nextInversion(1)}
+    >
+      ↑
+    </button>
+  </>
+)
+
+/** Within the bars, arrows go from bar to bar: the nearest that way. */
+function walkBars(event: KeyboardEvent<HTMLDivElement>) {
+  const bars = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-testid="shape-row"]')]
+  const now = document.activeElement
+  if (!(now instanceof HTMLElement) || !bars.includes(now)) return
+  const at = now.getBoundingClientRect()
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
+  if (!way) return
+  event.preventDefault()
+  event.stopPropagation()
+  const [dx, dy] = way as [number, number]
+  let best: { bar: HTMLElement; far: number } | undefined
+  for (const bar of bars) {
+    const box = bar.getBoundingClientRect()
+    const across = (box.x - at.x) * dx + (box.y - at.y) * dy
+    if (bar === now || across < 3) continue
+    const aside = Math.abs(dx === 0 ? box.x - at.x : box.y - at.y)
+    const far = across + aside * 4
+    if (best === undefined || far < best.far) best = { bar, far }
+  }
+  best?.bar.focus()
+}
