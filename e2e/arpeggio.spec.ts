@@ -13,7 +13,11 @@ const tones = (page: Page) =>
     )
 const fingers = (page: Page) =>
   page.getByTestId('arpeggio-tone').evaluateAll((all) => all.map((one) => one.getAttribute('data-finger')).join(''))
-const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click()
+/** A choice that the sentence does not name yet. */
+async function more(page: Page, choice: string) {
+  await page.getByRole('button', { name: /^More of the line/ }).click()
+  await page.getByRole('menuitem', { name: choice, exact: true }).click()
+}
 const play = (page: Page) => page.getByRole('button', { name: 'Play', exact: true })
 const stop = (page: Page) => page.getByRole('button', { name: 'Stop', exact: true })
 
@@ -43,18 +47,18 @@ test.describe('the line on the neck', () => {
     await open(page)
     expect(await tones(page)).toBe('6:7 6:8 5:7 5:10 4:9 4:10 3:9 2:8 1:7 1:8')
     expect(await fingers(page)).toBe('1214343212')
-    await expect(page.getByTestId('line-facts')).toContainText('10 tones · the hand stays · no stretch')
+    await expect(page.getByTestId('line-facts')).toContainText('the hand stays at 7 · no finger reaches')
     await page.keyboard.press('ArrowRight')
-    await expect(word(page, 'Position')).toHaveText('8th fret')
+    await expect(word(page, 'Position')).toHaveText('fret 8')
     await expect(page).toHaveURL(/position=8/)
     await page.keyboard.press('Control+z')
-    await expect(word(page, 'Position')).toHaveText('7th fret')
+    await expect(word(page, 'Position')).toHaveText('fret 7')
     await page.reload()
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Cmaj7')
     expect(await tones(page)).toBe('6:7 6:8 5:7 5:10 4:9 4:10 3:9 2:8 1:7 1:8')
   })
 
-  test('a tone that can be had on two strings moves to the other one, by hand and by the table', async ({ page }) => {
+  test('a tone that can be had on two strings moves to the other one, by hand and by keyboard', async ({ page }) => {
     await open(page, '?chord=Am7&position=5')
     const other = page.getByTestId('other-place').first()
     const words = (await other.getAttribute('aria-label')) ?? ''
@@ -64,7 +68,7 @@ test.describe('the line on the neck', () => {
     await expect(page).toHaveURL(/chosen=\d+/)
     await page.getByRole('button', { name: 'Undo' }).click()
     expect((await tones(page)).split(' ')).not.toContain(`${string}:${fret}`)
-    await page.getByRole('button', { name: `string ${string}, fret ${fret}`, exact: true }).click()
+    await page.getByRole('button', { name: new RegExp(`on string ${string}, fret ${fret} instead`) }).press('Enter')
     expect((await tones(page)).split(' ')).toContain(`${string}:${fret}`)
   })
 
@@ -78,7 +82,7 @@ test.describe('the line on the neck', () => {
     await choose(page, 'How it lies', 'along the neck')
     await choose(page, 'Octaves along the neck', '3 octaves')
     await expect(page.getByTestId('line-facts')).toContainText(/\d shift/)
-    await page.getByLabel('Fingering').selectOption('1')
+    await word(page, 'Fingering').press('ArrowDown')
     await expect(page).toHaveURL(/line=1/)
     await choose(page, 'How it lies', 'on the voicing’s strings')
     expect(await tones(page)).not.toMatch(/[56]:/)
@@ -86,15 +90,18 @@ test.describe('the line on the neck', () => {
 
   test('from Build: the shape stands inside its arpeggio, and goes back and to the tray', async ({ page }) => {
     await page.goto('/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
-    await page.getByRole('region', { name: 'This shape' }).getByRole('link', { name: 'Arpeggio' }).click()
+    await page.getByRole('group', { name: 'Acts' }).getByRole('link', { name: 'Arpeggio' }).click()
     await page.waitForURL(/\/arpeggio/)
     await expect(page.locator('[data-alive]')).toBeVisible()
-    await expect(page.getByText('Ringed inside it: x6878x')).toBeVisible()
-    await expect(word(page, 'Position')).toHaveText('6th fret')
+    await expect(page.getByRole('region', { name: 'This line' }).getByText('ringed: x6878x')).toBeVisible()
+    await expect(word(page, 'Position')).toHaveText('fret 6')
     await page.keyboard.press('t')
     await expect(page.getByRole('list', { name: 'Shapes in the tray' })).toContainText('x6878x')
     await page.getByRole('button', { name: 'Empty the tray' }).click()
-    await page.getByRole('link', { name: 'open in Build' }).click()
+    await page
+      .getByRole('group', { name: 'Acts' })
+      .getByRole('link', { name: /^Build/ })
+      .click()
     await expect(page.getByTestId('shape-text')).toContainText('x6878x')
   })
 
@@ -107,45 +114,116 @@ test.describe('the line on the neck', () => {
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Dm7♭5')
     await chord.fill('Gm7')
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Gm7')
-    await choose(page, 'Tuning', 'D A D F♯ A D')
+    await more(page, 'D A D F♯ A D')
     await expect(page).toHaveURL(/tuning=D2/)
   })
 })
 
 test('scales that hold the chord say what they add; the pentatonic adds one tone', async ({ page }) => {
   await open(page, '?chord=Am7&position=5')
-  await tab(page, 'Scales')
   const pentatonic = page.getByTestId('scale-fit').filter({ hasText: 'minor pentatonic' })
-  await expect(pentatonic).toContainText('adds 4, one tone more than the arpeggio')
-  await pentatonic.getByRole('button').click()
+  const name = /^A minor pentatonic: adds 4, one tone more than the arpeggio/
+  await pentatonic.getByRole('button', { name }).click()
   // The fourth of A is D: string 6 is out of the window at 10, string 5 fret 5, string 4 none, string 3 fret 7, string 2 fret 3 is out.
   await expect(page.getByTestId('scale-layer').locator('g')).toHaveCount(2)
-  await expect(page.getByTestId('scale-fit').first()).toContainText('A Dorian')
+  await expect(page.getByTestId('scale-fit').first()).toContainText('Dorian')
 })
 
 test('the finder shows a tone on every string by number, and what it becomes', async ({ page }) => {
   await open(page, '?chord=C7&position=5')
-  await tab(page, 'Finder')
-  const strings = page.getByTestId('finder-string')
-  await expect(strings.nth(1)).toHaveText(/^1 3 5 ♭7 1 3/)
-  await expect(strings.nth(0)).toHaveText(/^3 5 ♭7 1 3 5/)
   await page.getByRole('button', { name: 'Find the minor seventh' }).click()
-  await expect(page.getByTestId('find-moves')).toContainText('down a fret: 13; up a fret: 7; up two: 1')
+  await expect(page.getByTestId('find-moves')).toContainText('down a fret: 13; up a fret: 7; up two: R')
   expect(await page.getByTestId('found-tone').count()).toBeGreaterThan(6)
   await page.getByRole('button', { name: 'back to the line' }).click()
   await expect(page.getByTestId('found-tone')).toHaveCount(0)
 })
 
+test.describe('the hand and the thread', () => {
+  const bars = (page: Page) =>
+    page.getByTestId('hand-bar').evaluateAll((all) => all.map((one) => Number(one.getAttribute('data-at'))))
+
+  test('every place that lies well is a bar; it is taken, pulled to any fret, stepped, and each is one undo', async ({
+    page,
+  }) => {
+    await open(page, '?chord=Ebmaj7&position=6&from=lowest')
+    expect(await bars(page)).toEqual([1, 3, 5, 6, 8, 10, 12])
+    await page.locator('[data-testid=hand-bar][data-at="8"]').click()
+    await expect(word(page, 'Position')).toHaveText('fret 8')
+    // Taken away from, a place that does not lie well is none any more.
+    await expect.poll(() => bars(page)).toEqual([1, 3, 5, 8, 10, 12])
+    const bar = await page.locator('[data-testid=hand-bar][data-at="8"]').boundingBox()
+    const there = await page.getByRole('button', { name: 'hand at fret 7' }).boundingBox()
+    if (!bar || !there) throw new Error('nothing to pull')
+    const step = there.x + there.width / 2 - (bar.x + 40)
+    await page.mouse.move(bar.x + 40, bar.y + 8)
+    await page.mouse.down()
+    await page.mouse.move(bar.x + 40 + step * 0.5, bar.y + 8, { steps: 4 })
+    await page.mouse.up()
+    await expect(word(page, 'Position')).toHaveText('fret 7')
+    await page.keyboard.press('Control+z')
+    await expect(word(page, 'Position')).toHaveText('fret 8')
+    await page.getByRole('button', { name: 'Hand one fret up' }).click()
+    await expect(word(page, 'Position')).toHaveText('fret 9')
+    await page.getByRole('button', { name: 'hand at fret 3', exact: true }).focus()
+    await page.keyboard.press('Enter')
+    await expect(word(page, 'Position')).toHaveText('fret 3')
+  })
+
+  test('the thread starts, turns and says so; tones are walked in the order of playing and lit everywhere', async ({
+    page,
+  }) => {
+    await open(page, '?chord=Ebmaj7&position=6&from=lowest&octaves=1')
+    await expect(page.getByTestId('thread-start')).toHaveCount(1)
+    await expect(page.getByTestId('thread-turn')).toHaveCount(1)
+    await page.getByTestId('arpeggio-tone').first().focus()
+    await page.keyboard.press('ArrowRight')
+    await expect(page.locator('[data-testid=arpeggio-tone]:focus')).toHaveAttribute(
+      'aria-label',
+      /^the major seventh, D: string 6, fret 10, finger 4 reaches, note 2$/,
+    )
+    await expect(page.getByTestId('neck-pointed')).toHaveCount(1)
+    // Up and down: the second tone is written twice.
+    await expect(page.getByTestId('pointed-band')).toHaveCount(2)
+    // Its finger stands ringed under the TAB.
+    await expect(page.getByTestId('fingers').locator('span[data-reaches]').first()).toHaveText('4')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('[data-testid=arpeggio-tone][data-selected]')).toHaveAttribute('data-fret', '10')
+  })
+
+  test('scales are walked by arrows on their ruler and laid on the neck; Enter builds the voicing inside', async ({
+    page,
+  }) => {
+    await open(page, '?chord=Ebmaj7&position=6&shape=x6878x')
+    const scales = page.getByTestId('scale-fit').getByRole('button')
+    await scales.first().focus()
+    await page.keyboard.press('ArrowDown')
+    await expect(scales.nth(1)).toBeFocused()
+    await page.keyboard.press('Enter')
+    await expect(word(page, 'Scale')).toHaveText('major (Ionian)')
+    await expect(page).toHaveURL(/scale=major/)
+    await page.locator('body').click({ position: { x: 640, y: 20 } })
+    await page.keyboard.press('Enter')
+    await page.waitForURL(/shape=x6878x/)
+    await expect(page.getByTestId('shape-text')).toContainText('x6878x')
+  })
+})
+
 test.describe('written and played', () => {
-  test('a note that is pressed is shown on the neck, in the table, on staff and TAB', async ({ page }) => {
+  test('a note that is pressed is shown on the neck, on staff and TAB', async ({ page }) => {
     await open(page, '?chord=Cmaj7&position=7&octaves=1')
     await page.locator('[data-testid=arpeggio-tone][data-string="5"][data-fret="10"]').click()
     await expect(page.locator('[data-testid=arpeggio-tone][data-selected]')).toHaveAttribute('data-fret', '10')
     // The fifth comes twice, up and down: two notes on the staff and two numbers on the TAB.
     await expect(page.getByTestId('notation').locator('[data-selected]')).toHaveCount(4)
-    await expect(page.locator('tr[data-selected]')).toContainText('G')
+    await expect(page.locator('[data-testid=arpeggio-tone][data-selected]')).toHaveAttribute(
+      'aria-label',
+      /^the fifth, G: string 5, fret 10/,
+    )
     await page.getByTestId('notation').locator('.vf-tabnote').first().locator('text').click()
-    await expect(page.locator('tr[data-selected]')).toContainText('C')
+    await expect(page.locator('[data-testid=arpeggio-tone][data-selected]')).toHaveAttribute(
+      'aria-label',
+      /^the root, C: /,
+    )
   })
 
   test('the words of the sentence change what is written', async ({ page }) => {
@@ -154,7 +232,7 @@ test.describe('written and played', () => {
     await expect(notation).toHaveAttribute('data-notes', '9')
     await choose(page, 'Direction', 'up')
     await expect(notation).toHaveAttribute('data-notes', '5')
-    await choose(page, 'Pattern', '1 2 3 · 2 3 4')
+    await more(page, '1 2 3 · 2 3 4')
     await expect(notation).toHaveAttribute('data-notes', '9')
     await choose(page, 'Note value', 'triplets')
     // Staff and TAB: a numeral 3 over every group.
@@ -190,7 +268,7 @@ test.describe('written and played', () => {
     await page.waitForTimeout(600)
     expect((await started()).length).toBe(stopped)
     await play(page).click()
-    await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveAttribute('data-late', '0')
+    await expect(page.getByTestId('playing')).toHaveAttribute('data-late', '0')
     await page.goto('/book')
     await expect(page.getByRole('heading', { name: 'Book' })).toBeVisible()
   })
@@ -269,10 +347,13 @@ test.describe('rendered offline', () => {
 })
 
 test.describe('the ear', () => {
+  const PLAYED: Readonly<Record<string, string>> = {
+    right: 'plays it right', 'wrong note': 'one note wrong', 'leaves out': 'leaves one', silent: 'doesn’t play', noise: 'drowned by noise',
+  } // biome-ignore format: a table
   async function listenTo(page: Page, who: string) {
-    await tab(page, 'Ear')
-    await page.getByLabel('Listen to').selectOption(who)
-    await page.getByRole('button', { name: 'Listen', exact: true }).click()
+    await word(page, 'Listen to').click()
+    await page.getByRole('menuitem', { name: new RegExp(PLAYED[who] ?? who) }).click()
+    await page.getByRole('button', { name: 'let the ear follow' }).click()
   }
   const LINE = '?chord=Cmaj7&position=7&octaves=1&direction=up&value=quarter'
 
@@ -311,7 +392,7 @@ test.describe('the ear', () => {
     await expect(page.getByTestId('ear-says')).toContainText(/microphone was refused|No microphone was found/, {
       timeout: 30_000,
     })
-    await expect(page.getByRole('button', { name: 'Listen', exact: true })).toBeEnabled()
+    await expect(page.getByRole('button', { name: 'let the ear follow' })).toBeEnabled()
   })
 
   test('stopped while the browser still asks for the microphone, it does not begin, and lets the microphone go', async ({
@@ -327,10 +408,10 @@ test.describe('the ear', () => {
     })
     await open(page, LINE)
     await listenTo(page, 'microphone')
-    await page.getByRole('button', { name: 'Stop listening' }).click()
+    await page.getByRole('button', { name: 'stop listening' }).click()
     const given = () => page.evaluate(() => (window as unknown as { given?: MediaStreamTrack }).given?.readyState)
     await expect.poll(given).toBe('ended')
-    await expect(page.getByRole('button', { name: 'Listen', exact: true })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'let the ear follow' })).toBeVisible()
     await expect(play(page)).toBeVisible()
   })
 })

@@ -53,7 +53,7 @@ test('who writes H for B types H7, and has the same chord after a reload, and in
     await expect(page.locator('[data-alive]')).toBeVisible()
     await expect(page.getByRole('button', { name: /^Chord / })).toHaveText('H7')
     await expect(page.getByTestId('shape-text')).toContainText(shape)
-    await page.getByRole('region', { name: 'This shape' }).getByRole('link', { name: 'Arpeggio' }).click()
+    await page.getByRole('group', { name: 'Acts' }).getByRole('link', { name: 'Arpeggio' }).click()
     await page.waitForURL(/\/arpeggio\?chord=B7/)
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('H7')
   } finally {
@@ -74,4 +74,54 @@ test('the fingering that was chosen goes to the tray and opens again with it', a
   await tray.getByRole('link', { name: /320003/ }).click()
   await expect(page).toHaveURL(/fingers=32xxx4/)
   await page.getByRole('button', { name: 'Empty the tray' }).click()
+})
+
+test('a walk over the views keeps the chord, the shape and every undo', async ({ page }) => {
+  const symbol = page.getByRole('button', { name: /^Chord / })
+  const shape = page.getByTestId('shape-text')
+  const to = async (name: string, url: RegExp) => {
+    await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name, exact: true }).click()
+    await page.waitForURL(url)
+    await expect(page.locator('[data-alive]')).toBeVisible()
+  }
+  await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
+  await expect(page.getByTestId('count')).toHaveText(/\d/)
+  await page.keyboard.press('ArrowRight')
+  await expect(symbol).toHaveText('Emaj7')
+  await page.keyboard.press('ArrowUp')
+  await expect(shape).toHaveText('x-11-13-9-12-x')
+  await expect(page).toHaveURL(/chord=Emaj7/)
+  await to('Map', /\/map\?chord=Emaj7/)
+  await expect(page.getByTestId('map-symbol')).toHaveText('Emaj7')
+  await to('Arpeggio', /\/arpeggio\?chord=Emaj7&shape=x-11-13-9-12-x/)
+  await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Emaj7')
+  await to('Book', /\/book/)
+  await to('Build', /\/\?chord=Emaj7/)
+  await expect(symbol).toHaveText('Emaj7')
+  await expect(shape).toHaveText('x-11-13-9-12-x')
+  await expect(page.getByRole('button', { name: 'Arrangement: drop 2' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(shape).toHaveText('x7989x')
+  await page.keyboard.press('Control+z')
+  await expect(shape).toHaveText('x6878x')
+  await expect(symbol).toHaveText('E♭maj7')
+  await page.keyboard.press('Control+Shift+z')
+  await expect(symbol).toHaveText('Emaj7')
+})
+
+test('another chord taken up in a view goes along; what was left in Build is one step back', async ({ page }) => {
+  await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
+  await expect(page.getByTestId('count')).toHaveText(/\d/)
+  await expect(page.getByRole('navigation').getByRole('link', { name: 'Map' })).toHaveAttribute(
+    'href',
+    '/map?chord=Ebmaj7',
+  )
+  await open(page, '/map?chord=C&arrangement=close')
+  await page.getByRole('button', { name: /^C: xx555x/ }).click()
+  await page.getByRole('navigation').getByRole('link', { name: 'Build' }).click()
+  await page.waitForURL(/shape=xx555x/)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await expect(page.getByTestId('shape-text')).toHaveText('xx555x')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByTestId('shape-text')).toHaveText('x6878x')
 })

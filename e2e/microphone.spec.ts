@@ -6,6 +6,7 @@ import { expect, test } from '@playwright/test'
 import toWav from 'audiobuffer-to-wav'
 import config from '../playwright.config.ts'
 import { renderSound } from '../web/src/sound/renderSound.ts'
+import { choose } from './support/sentence.ts'
 
 const RATE = 44_100
 /** The low C again and again, closer than the beats, so that each of them has one near, whenever the file began. */
@@ -41,14 +42,13 @@ test('a player at the microphone who stays on the root has the root marked right
   await request.patch('/api/settings', { data: { tempo: 150, latencyMs: 0 } })
   await page.goto('/arpeggio?chord=Cmaj7&position=7&octaves=1&direction=up&value=quarter')
   await expect(page.locator('[data-alive]')).toBeVisible()
-  await page.getByRole('tab', { name: 'Ear' }).click()
-  await page.getByLabel('Listen to').selectOption('microphone')
-  await page.getByRole('button', { name: 'Listen', exact: true }).click()
+  await choose(page, 'Listen to', 'the microphone')
+  await page.getByRole('button', { name: 'let the ear follow' }).click()
   const says = page.getByTestId('ear-says')
   await expect(says).toContainText('Note 3, the 5: C was heard, G expected', { timeout: 30_000 })
   await expect(says).toContainText('1 of 5 came right')
   await expect(says).toContainText('Note 5, the R: C came in another octave')
   await expect(page.getByTestId('ear-mark')).toHaveText(['✓', '✕', '✕', '✕', '8'])
-  await expect(page.getByRole('button', { name: 'Listen', exact: true })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'let the ear follow' })).toBeVisible()
   await request.patch('/api/settings', { data: { tempo: 80 } })
 })

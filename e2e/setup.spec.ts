@@ -79,6 +79,12 @@ test('what a tuning gives: drones over each chord, and shapes that leave the oth
   const gives = page.getByRole('region', { name: 'What it gives' })
   await expect(gives.getByRole('row', { name: /^G / })).toContainText('5 +9 5')
   await expect(gives.getByRole('row', { name: /^D / })).toContainText('R 5 R 3 5 R')
+  // Every step has its shape, and the lane goes on in Key.
+  await expect(gives.getByRole('row').filter({ hasText: 'none within your reach' })).toHaveCount(0)
+  await gives.getByRole('link', { name: /this lane in Key/ }).click()
+  await page.waitForURL(/\/key\?key=G&depth=triads&tones=/)
+  await expect(page.getByTestId('key-name')).toHaveText('G major')
+  await expect(page.getByTestId('lane-step')).toHaveCount(7)
 })
 
 test('a tuning of one’s own is checked, kept, offered in Build, and taken away', async ({ page }) => {
@@ -106,7 +112,9 @@ test('a hand that is measured smaller makes the same shape a stretch', async ({ 
   await page.getByRole('button', { name: /^Take \d+ mm as my ease/ }).click()
   await expect(page.getByRole('heading', { name: 'Ease ends at 50 mm' })).toBeVisible()
   await page.goto('/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x5534x')
-  await expect(page.getByTestId('shape-text')).toContainText(/59 mm, (stretch|beyond)/)
+  await expect(page.getByTestId('hand-verdict')).toContainText(
+    /index to little 59 mm, this hand \d+: (a stretch|beyond)/,
+  )
   await expect(page.getByText(/stop at pain, tingling or numbness/)).toBeVisible()
   await settle(page, { handComfortMm: 100 })
 })

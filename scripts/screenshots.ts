@@ -31,6 +31,12 @@ const SHOTS: readonly Shot[] = [
   { name: 'map-dusk', path: '/map?chord=C&arrangement=close&morph=m', dusk: true },
   { name: 'arpeggio', path: '/arpeggio?chord=Ebmaj7&shape=x6878x&scale=Lydian&from=lowest' },
   { name: 'arpeggio-dusk', path: '/arpeggio?chord=Am7&way=two-a-string&position=5&value=triplet', dusk: true },
+  { name: 'key', path: '/key?key=Bb&step=2&lane=2&numbers=2_5_1_6' },
+  {
+    name: 'key-dusk',
+    path: '/key?key=G&depth=triads&tuning=D2,G2,D3,G3,B3,D4&tones=R:5,5:4,3:2&ring=3,1&step=4',
+    dusk: true,
+  },
   { name: 'setup', path: '/setup?part=tunings' },
   { name: 'book', path: '/book' },
   { name: 'book-dusk', path: '/book', dusk: true },

@@ -1,5 +1,6 @@
 /** From a keystroke to new shapes on screen, in the built application. */
 import { chromium } from '@playwright/test'
+import { CATALOGUE } from '../../core/src/chord/index.ts'
 import { watchHost } from './host.ts'
 import { CHROMIUM, demoServer } from './server.ts'
 import { medianOf, ms, printTable } from './table.ts'
@@ -29,7 +30,9 @@ const answerMs = (line: string): Promise<number> =>
     const start = performance.now()
     setter?.call(input, text)
     input.dispatchEvent(new Event('input', { bubbles: true }))
-    while (chord.textContent === before) await new Promise((resolve) => requestAnimationFrame(resolve))
+    // A line without shapes of its own leaves the last answer standing.
+    while (chord.textContent === before && performance.now() - start < 3000)
+      await new Promise((resolve) => requestAnimationFrame(resolve))
     // In the frame that draws the answer; a message sent now arrives when that frame has been painted.
     await new Promise((resolve) => {
       const { port1, port2 } = new MessageChannel()
@@ -51,6 +54,20 @@ for (const line of SYMBOLS) {
   rows.push([line, count.replace(/ ·.*/, ''), ms(medianOf(times)), ms(Math.max(...times))])
 }
 printTable(['typed line', 'shapes', 'median to screen', 'slowest'], rows)
+
+/** Every chord of the catalogue, each typed once after another; and what the main thread did meanwhile. */
+await browser.startTracing(page, { categories: ['toplevel', 'blink.user_timing'] })
+await page.evaluate(() => performance.mark('asked'))
+const all: number[] = []
+for (const { suffix } of CATALOGUE) {
+  all.push(await answerMs(/^[b#]/.test(suffix) ? `C(${suffix}) any strings any` : `C${suffix} any strings any`))
+  await page.waitForTimeout(PAUSE_MS / 2)
+}
+const tasksTyping = tasksOf(await browser.stopTracing())
+all.sort((a, b) => a - b)
+console.log(
+  `\nThe ${all.length} chords of the catalogue on any strings: median ${ms(medianOf(all))}, 95 of 100 within ${ms(all[Math.floor(all.length * 0.95)] ?? 0)}, slowest ${ms(all.at(-1) ?? 0)}; tasks over 16 ms: ${tasksTyping.filter((task) => task > 16).length} of ${tasksTyping.length}, the longest ${ms(Math.max(...tasksTyping))}`,
+)
 
 /** A tone dragged up and down its string: how long each frame takes while the name follows. */
 const BUILD = `${address}?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x`
@@ -105,6 +122,36 @@ const scripts = await page.evaluate(() => [
 console.log(
   `JavaScript of the Build view, gzipped: ${Math.round(scripts.reduce((sum, size) => sum + size, 0) / 1000)} kB`,
 )
+/** One key after another: from the press to its lanes on screen. */
+await page.goto(`${address}key?key=C`)
+await page.getByTestId('lane-step').first().waitFor()
+await page.waitForTimeout(2 * PAUSE_MS)
+const keyTimes: number[] = []
+for (let key = 0; key < 36; key++) {
+  await page.waitForTimeout(PAUSE_MS / 3)
+  keyTimes.push(
+    await page.evaluate(async () => {
+      const next = document.querySelector('[aria-label="A fourth up"]') as HTMLButtonElement
+      // The last step of the second lane.
+      const last = document.querySelectorAll('[data-testid="lane-step"]')[13] as Element
+      const before = last.getAttribute('data-frets')
+      const start = performance.now()
+      next.click()
+      while (last.getAttribute('data-frets') === before && performance.now() - start < 3000)
+        await new Promise((resolve) => requestAnimationFrame(resolve))
+      await new Promise((resolve) => {
+        const { port1, port2 } = new MessageChannel()
+        port1.onmessage = resolve
+        port2.postMessage(undefined)
+      })
+      return performance.now() - start
+    }),
+  )
+}
+keyTimes.sort((a, b) => a - b)
+console.log(
+  `A change of key, two lanes: median ${ms(medianOf(keyTimes))}, 95 of 100 within ${ms(keyTimes[Math.floor(keyTimes.length * 0.95)] ?? 0)}`,
+)
 /** The map of the largest chord on seven strings: from the question to the sheet, and the longest task of the main thread. */
 const MAP = `${address}map?chord=C13%2311&tuning=B1,E2,A2,D3,G3,B3,E4`
 await page.goto(MAP)
@@ -118,21 +165,19 @@ for (let round = 0; round < ROUNDS; round++) {
     await page.evaluate(async () => {
       performance.mark('asked')
       const frets = document.querySelector('[aria-label="Frets"]') as HTMLSelectElement
-      const count = document.querySelector('[data-testid="map-cell"] b') as HTMLElement
-      const before = count.textContent
       const start = performance.now()
       frets.value = frets.value === '1-15' ? '7-12' : '1-15'
       frets.dispatchEvent(new Event('change', { bubbles: true }))
       const sheet = document.querySelector('[aria-label="Sheet"]') as HTMLElement
-      while (count.isConnected && count.textContent === before)
-        await new Promise((resolve) => requestAnimationFrame(resolve))
+      const before = sheet.textContent
+      while (sheet.textContent === before) await new Promise((resolve) => requestAnimationFrame(resolve))
       // The sheet is drawn a few rows at a time: it counts when the last of them is there.
       while (sheet.ariaBusy === 'true') await new Promise((resolve) => requestAnimationFrame(resolve))
       return performance.now() - start
     }),
   )
   await page.waitForTimeout(PAUSE_MS)
-  mapTasks.push(longestTask(await browser.stopTracing()))
+  mapTasks.push(Math.max(...tasksOf(await browser.stopTracing())))
 }
 console.log(
   `The map of C13#11 on seven strings, asked anew: median ${ms(medianOf(mapTimes))}; longest task of the main thread: median ${ms(medianOf(mapTasks))}, slowest ${ms(Math.max(...mapTasks))}`,
@@ -141,12 +186,12 @@ console.log(taken())
 await browser.close()
 stop()
 
-/** Milliseconds that the main thread of the page was held at once, at most, in a trace with the mark `asked`. */
-function longestTask(trace: Buffer): number {
+/** Milliseconds that each task held the main thread of the page, in a trace with the mark `asked`. */
+function tasksOf(trace: Buffer): readonly number[] {
   const events: { name: string; pid: number; tid: number; dur?: number }[] = JSON.parse(trace.toString()).traceEvents
   const asked = events.find(({ name }) => name === 'asked')
   const tasks = events.filter(
     ({ name, pid, tid }) => name.endsWith('RunTask') && pid === asked?.pid && tid === asked?.tid,
   )
-  return Math.max(...tasks.map(({ dur }) => (dur ?? 0) / 1000))
+  return tasks.map(({ dur }) => (dur ?? 0) / 1000)
 }

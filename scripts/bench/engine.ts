@@ -4,7 +4,8 @@ import { answerTo } from '../../core/src/answer/index.ts'
 import { arpeggioOf, positionsOf } from '../../core/src/arpeggio/index.ts'
 import { CATALOGUE, readSymbol, symbolSuffix } from '../../core/src/chord/index.ts'
 import { fingeringsOf, handOn, MEDIUM_HAND } from '../../core/src/hand/index.ts'
-import { scalesFor } from '../../core/src/key/index.ts'
+import { DEPTHS, readKey, scalesFor } from '../../core/src/key/index.ts'
+import { type KeyQuestion, keyOnNeck, usualAsks } from '../../core/src/lane/index.ts'
 import { namesOf } from '../../core/src/name/index.ts'
 import { COMMON_TUNINGS, neckOf, STANDARD_INSTRUMENT } from '../../core/src/neck/index.ts'
 import { type Player, readQuestion } from '../../core/src/request/index.ts'
@@ -132,6 +133,29 @@ printTable(
     })
     const slowest = timed.reduce((most, one) => (one.time > most.time ? one : most))
     return [name, `C${slowest.suffix}`, ms(slowest.time)]
+  }),
+)
+
+console.log(
+  '\nA whole key: seven steps, two lanes by root, and the lane that fits each of twelve keys; the slowest of keys and depths.',
+)
+printTable(
+  ['instrument', 'slowest', 'median of it'],
+  necks.map(([name, on]) => {
+    const timed = DEPTHS.flatMap((depth) =>
+      ['C', 'Eb', 'F# Dorian', 'A harmonic minor'].map((text) => {
+        const question: KeyQuestion = {
+          key: must(readKey(text)),
+          depth,
+          school: 'honest',
+          asks: usualAsks(on),
+          fifthInBass: false,
+        }
+        return { told: `${text} ${depth}`, time: medianMs(5, () => keyOnNeck(question, on, MEDIUM_HAND), 2) }
+      }),
+    )
+    const slowest = timed.reduce((most, one) => (one.time > most.time ? one : most))
+    return [name, slowest.told, ms(slowest.time)]
   }),
 )
 

@@ -1,0 +1,199 @@
+/** The Key view: lanes of a key up the neck, walked, changed, heard and taken along. */
+import { expect, type Page, test } from '@playwright/test'
+import { choose, word } from './support/sentence.ts'
+import { watchSounds } from './support/startedSounds.ts'
+
+async function open(page: Page, query = '') {
+  await page.goto(`/key${query}`)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+}
+const lane = (page: Page, number: number) => page.getByTestId('lane').nth(number)
+const frets = (page: Page, number: number) =>
+  lane(page, number)
+    .getByTestId('lane-step')
+    .evaluateAll((all) => all.map((one) => one.getAttribute('data-frets')).join(' '))
+const chosen = (page: Page) => page.getByTestId('step-frets')
+
+const C6 = '8x998x 10-x-10-10-10-x 12-x-12-12-12-x 13-x-14-14-13-x 15-x-15-16-15-x 17-x-17-17-17-x 7x776x'
+const C5 = 'x3545x x5756x x7978x x-8-10-9-10-x x-10-12-10-12-x x-12-14-12-13-x x-14-15-14-15-x'
+const AFLAT6 = '4x554x 6x666x 8x888x 9-x-10-10-9-x 11-x-11-12-11-x 13-x-13-13-13-x 15-x-15-15-14-x'
+
+test('C and A flat in sevenths on strings 6 and 5, walked up and down by keys', async ({ page }) => {
+  await open(page, '?key=C')
+  expect(await frets(page, 0)).toBe(C6)
+  expect(await frets(page, 1)).toBe(C5)
+  await expect(chosen(page)).toHaveText('8x998x')
+  for (const expected of ['10-x-10-10-10-x', '12-x-12-12-12-x', '13-x-14-14-13-x']) {
+    await page.keyboard.press('ArrowUp')
+    await expect(chosen(page)).toHaveText(expected)
+  }
+  await page.keyboard.press('o')
+  await expect(chosen(page)).toHaveText('x-8-10-9-10-x')
+  await page.keyboard.press('ArrowDown')
+  await expect(chosen(page)).toHaveText('x7978x')
+  await expect(page).toHaveURL(/step=3&lane=2/)
+  // Four fourths up: F, B flat, E flat, A flat.
+  for (let key = 0; key < 4; key++) await page.keyboard.press('ArrowRight')
+  await expect(page.getByTestId('key-name')).toHaveText('A♭ major')
+  await expect.poll(() => frets(page, 0)).toBe(AFLAT6)
+  // A fifth up from there.
+  await page.keyboard.press('Shift+ArrowRight')
+  await expect(page.getByTestId('key-name')).toHaveText('E♭ major')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByTestId('key-name')).toHaveText('A♭ major')
+  await expect(page).toHaveURL(/key=Ab/)
+  await page.reload()
+  await expect(page.getByTestId('key-name')).toHaveText('A♭ major')
+  expect(await frets(page, 0)).toBe(AFLAT6)
+})
+
+test('where a lane runs out it goes on lower, and says why', async ({ page }) => {
+  await open(page, '?key=C')
+  await expect(lane(page, 0).getByTestId('lane-step').last()).toHaveAttribute(
+    'aria-label',
+    /^step 7, Bm7♭5: .*10 frets down/,
+  )
+  await expect(lane(page, 0)).toContainText('lower, past the last fret')
+})
+
+test('the typed line: ninths of G and of D with the lane that fits each, D triads on 3 2 1, a mode', async ({
+  page,
+}) => {
+  await open(page)
+  await page.keyboard.press('/')
+  await page.locator('#key-line').fill('G ninths plain 6 5')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('key-name')).toHaveText('G major')
+  await expect.poll(() => frets(page, 0)).toMatch(/^3242xx 5354xx 7x777x 8797xx/)
+  const now = page.locator('[data-testid=key-choice][aria-pressed=true]')
+  await expect(now).toHaveAccessibleName(/root on string 6, to fret 14/)
+  await page.locator('#key-line').fill('D ninths plain')
+  await page.keyboard.press('Enter')
+  await expect(now).toHaveAccessibleName(/D major: root on string 5, to fret 17/)
+  await page.locator('#key-line').fill('D triads 321')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('lane')).toHaveCount(1)
+  await expect
+    .poll(() => frets(page, 0))
+    .toBe('xxx775 xxx987 x-x-x-11-10-9 x-x-x-12-12-10 x-x-x-14-14-12 x-x-x-16-15-14 xxx653')
+  await page.locator('#key-line').fill('F# dorian sevenths 5')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('key-name')).toHaveText('F♯ Dorian')
+  // One line is one step.
+  await page.locator('body').press('Control+z')
+  await expect(page.getByTestId('key-name')).toHaveText('D major')
+})
+
+test('what can’t be read says where, and the last lanes stay', async ({ page }) => {
+  await open(page, '?key=C')
+  await page.locator('#key-line').fill('C nineths 6')
+  await expect(page.getByRole('alert').filter({ hasText: 'nineths says nothing here' })).toBeVisible()
+  await page.locator('#key-line').fill('C 7')
+  await expect(page.getByRole('alert').filter({ hasText: 'no string 7' })).toBeVisible()
+  await page.locator('#key-line').fill('C 5432 R73')
+  await expect(page.getByRole('alert').filter({ hasText: '3 tones on 4 strings' })).toBeVisible()
+  expect(await frets(page, 0)).toBe(C6)
+})
+
+test('an open tuning: roots on 5, thirds on 2, fifths on 4, the rest ringing; open strings are told as they sound', async ({
+  page,
+}) => {
+  await open(page, '?key=G&depth=triads&tuning=D2,G2,D3,G3,B3,D4&tones=R:5,5:4,3:2&ring=3,1')
+  expect(await frets(page, 0)).toBe('x00000 x22010 x44030 x55050 x77070 x99080 x-11-10-0-10-0')
+  for (let step = 0; step < 3; step++) await page.keyboard.press('ArrowUp')
+  await expect(page.getByTestId('step-name')).toContainText('C')
+  await expect(page.getByRole('region', { name: 'The chosen step' })).toContainText('Rings as Cadd9')
+  // Its own root is named first.
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByRole('region', { name: 'The chosen step' })).toContainText('Rings as Bmadd♭13')
+})
+
+test('depth and school: what rubs is left away and named', async ({ page }) => {
+  await open(page, '?key=C&step=3')
+  await page.keyboard.press('+')
+  await expect(word(page, 'Depth')).toHaveText('ninths')
+  await expect(page.getByTestId('step-name')).toContainText('Em7♭9')
+  await page.keyboard.press('d')
+  await expect(page.getByTestId('step-name')).toContainText('Em7')
+  await expect(page.getByRole('region', { name: 'The chosen step' })).toContainText('♭9 left away, a semitone above R')
+  await choose(page, 'Depth', 'triads')
+  await expect(page.getByTestId('step-name')).toContainText('Em')
+})
+
+test('digits write a progression, it is heard, and one undo takes back one number', async ({ page }) => {
+  const started = await watchSounds(page)
+  await open(page, '?key=C')
+  for (const digit of '251') await page.keyboard.press(digit)
+  const written = page.getByRole('list', { name: 'What is written' }).getByRole('listitem')
+  await expect(written).toHaveText([/II\s*Dm7/, /V\s*G7/, /I\s*Cmaj7/])
+  await page.getByTestId('stand-in').first().click()
+  await expect(written).toHaveCount(4)
+  await page.keyboard.press('Control+z')
+  await expect(written).toHaveCount(3)
+  await page.keyboard.press('Backspace')
+  await expect(written).toHaveCount(2)
+  await page.keyboard.press('p')
+  await expect.poll(async () => (await started()).length).toBeGreaterThan(4)
+  await expect(lane(page, 0).or(lane(page, 1)).locator('[data-sounds]').first()).toBeVisible({ timeout: 15_000 })
+  await page.keyboard.press('p')
+  await expect(page.locator('[data-sounds]')).toHaveCount(0)
+})
+
+test('one key after another while it plays: it plays on', async ({ page }) => {
+  const started = await watchSounds(page)
+  await open(page, '?key=C&lasting=beat')
+  await page.locator('body').press('Shift+Space')
+  await expect(page.getByRole('button', { name: /^Stop/ }).first()).toBeVisible()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByTestId('key-name')).toHaveText('F major')
+  const before = (await started()).length
+  await expect.poll(async () => (await started()).length).toBeGreaterThan(before + 4)
+  await page.locator('body').press('Shift+Space')
+})
+
+test('a step and a whole lane go to the tray, a step to Build and back to the same key', async ({ page }) => {
+  await open(page, '?key=C&step=2&lane=2')
+  await page.locator('body').press('t')
+  const tray = page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')
+  await expect(tray).toHaveCount(1)
+  await page.locator('body').press('Shift+T')
+  await expect(tray).toHaveCount(8)
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
+  await page.getByRole('group', { name: 'Acts' }).getByRole('link', { name: 'Build' }).click()
+  await expect(page.getByTestId('shape-text')).toContainText('x5756x')
+  await page.getByRole('link', { name: 'Key', exact: true }).click()
+  await expect(page.getByTestId('key-name')).toHaveText('C major')
+  await expect(chosen(page)).toHaveText('x5756x')
+})
+
+test('a chord in between is heard, a claim is judged, the lane goes through all keys, the sheet tells all formulas', async ({
+  page,
+}) => {
+  const started = await watchSounds(page)
+  await open(page, '?key=Bb&step=7&lane=2')
+  const step = page.getByRole('region', { name: 'The chosen step' })
+  await expect(step.getByTestId('between').first()).toHaveText('G♯dim7')
+  await step.getByTestId('between').first().click()
+  await expect.poll(async () => (await started()).length).toBeGreaterThan(8)
+  // Am7♭5 is no plain diminished triad.
+  await step.getByText('is it …?').click()
+  await page.locator('#key-claim').fill('Adim')
+  await expect(page.getByTestId('verdict')).toContainText('No: string 3 plays G (♭7)')
+  await page.locator('#key-claim').fill('Am7b5')
+  await expect(page.getByTestId('verdict')).toContainText('Yes, and complete')
+  await page.getByRole('button', { name: 'Sheet', exact: true }).click()
+  const sheet = page.getByRole('region', { name: 'Cheat sheet' })
+  await expect(sheet.getByRole('row', { name: /^III/ })).toContainText('Dm7♭9')
+  await expect(sheet.getByRole('row', { name: /^VII/ })).toContainText('Adim')
+  await expect(sheet.getByRole('row', { name: /^VII/ })).toContainText('x-12-13-12-13-x')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('region', { name: 'From here' })).toBeHidden()
+  await expect(sheet).toBeVisible()
+  await page.emulateMedia({ media: 'screen' })
+  await sheet.getByRole('button', { name: 'back to the lanes' }).click()
+  await expect(page.getByTestId('lane')).toHaveCount(2)
+  await page.getByRole('button', { name: 'all keys' }).click()
+  await expect(page.locator('[data-testid=key-choice][data-sounds]')).toHaveCount(1, { timeout: 15_000 })
+  await page.getByRole('button', { name: 'stop', exact: true }).click()
+  await expect(page.locator('[data-testid=key-choice][data-sounds]')).toHaveCount(0)
+})

@@ -1,0 +1,94 @@
+/** The first things that a player types, typed and pasted, on a fresh page. */
+import { expect, type Page, test } from '@playwright/test'
+
+const line = (page: Page) => page.locator('#build-line-input')
+const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
+
+async function fresh(page: Page) {
+  await page.goto('/')
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await expect(page.getByTestId('count')).toHaveText(/\d/)
+}
+
+/** What the page says of what is in hand, once it has settled. */
+const said = async (page: Page) => ({
+  symbol: await symbol(page).textContent(),
+  frets: await page.getByTestId('shape-text').textContent(),
+  count: await page.getByTestId('count').textContent(),
+})
+
+for (const [text, name, frets] of [
+  ['A', 'A', undefined],
+  ['Am', 'Am', undefined],
+  ['Gsus4', 'Gsus4', undefined],
+  ['E5', 'E5', undefined],
+  ['C7', 'C7', undefined],
+  ['F#m7b5 drop3 6432', 'F♯m7♭5', undefined],
+  ['x32010', 'C', 'x32010'],
+  ['3 7 R 5 6521', 'E♭maj7', undefined],
+  ['m3 m3 m3', 'E♭dim7', undefined],
+  ['Dm9 rootless', 'Dm9', undefined],
+] as const)
+  test(`${text}, typed and pasted, is the same`, async ({ page }) => {
+    await fresh(page)
+    await page.keyboard.press('/')
+    await page.keyboard.type(text)
+    await page.keyboard.press('Enter')
+    await expect(symbol(page)).toHaveText(name)
+    await expect(page.getByTestId('shape-row').first()).toBeVisible()
+    await expect(page.getByTestId('shape-text')).toHaveText(frets ?? /\d/)
+    await page.waitForTimeout(300)
+    const typed = await said(page)
+    expect(typed.count).toMatch(/^[1-9]/)
+    // One step: undone it is as it was.
+    await page.keyboard.press('Control+z')
+    await expect(symbol(page)).toHaveText('E♭maj7')
+    await line(page).fill(text)
+    await line(page).press('Enter')
+    await expect(symbol(page)).toHaveText(name)
+    await page.waitForTimeout(300)
+    expect(await said(page)).toEqual(typed)
+  })
+
+test('a wrong word changes nothing, wherever it stands, and says where', async ({ page }) => {
+  await fresh(page)
+  await page.waitForTimeout(300)
+  const before = await said(page)
+  await line(page).fill('C7 dorp2 5432')
+  await expect(page.getByRole('alert').filter({ hasText: 'dorp2' })).toBeVisible()
+  await line(page).press('Enter')
+  await page.waitForTimeout(300)
+  expect(await said(page)).toEqual(before)
+})
+
+test('a kept arrangement that can’t fit gives way and says so', async ({ page }) => {
+  await fresh(page)
+  await line(page).fill('Am')
+  await line(page).press('Enter')
+  await expect(page.getByTestId('gave-way')).toHaveText(
+    'a triad has three tones; drop 2 wants four: any arrangement is shown',
+  )
+  await expect(page.getByRole('button', { name: 'Arrangement: any arrangement' })).toBeVisible()
+})
+
+test('while a line has no shapes yet the last answer stays, faint, with its own name', async ({ page }) => {
+  await fresh(page)
+  await line(page).fill('Am drop3')
+  await expect(page.getByRole('region', { name: 'Shapes found' })).toHaveAttribute('data-faint', 'true')
+  await expect(symbol(page)).toHaveText('E♭maj7')
+  await line(page).press('Enter')
+  await expect(symbol(page)).toHaveText('Am')
+  await expect(page.getByTestId('ways-out')).toContainText('a triad has three tones; drop 3 wants four')
+})
+
+test('this is …: the player names what is in hand', async ({ page }) => {
+  await fresh(page)
+  await line(page).fill('x5545x')
+  await line(page).press('Enter')
+  await expect(page.getByTestId('shape-text')).toHaveText('x5545x')
+  await line(page).fill('this is Cmaj9')
+  await line(page).press('Enter')
+  await expect(symbol(page)).toHaveText('Cmaj9')
+  await expect(page.getByTestId('shape-text')).toHaveText('x5545x')
+  await expect(page.locator('[data-testid=egg][data-string="5"]')).toHaveAttribute('data-degree', '9')
+})
