@@ -40,7 +40,8 @@ export interface PlayOptions {
 
 /** Events are handed to the audio system this long before they sound: a page that stalls for less is not heard. */
 const LOOK_AHEAD_S = 0.25
-const START_S = 0.03
+/** Not a round number: at one, every ten seconds a tick falls on the edge of Tone's look, where it can be lost. */
+const START_S = 0.030_012_345_67
 
 interface Engine {
   readonly tone: ToneLibrary
