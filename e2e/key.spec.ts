@@ -120,13 +120,116 @@ test('depth and school: what rubs is left away and named', async ({ page }) => {
   await expect(page.getByTestId('step-name')).toContainText('Em')
 })
 
+test('a stand-in takes its step’s place in the lane, in the next key too, and gives it back', async ({ page }) => {
+  await open(page, '?key=Bb&step=2&lane=2')
+  const standIn = page.getByTestId('stand-in').filter({ hasText: 'E♭maj7' })
+  await standIn.click()
+  await expect(page.getByTestId('step-name')).toContainText('E♭maj7')
+  await expect(chosen(page)).toHaveText('x6878x')
+  await expect(standIn).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByTestId('step-name')).toContainText('A♭maj7')
+  await expect(page).toHaveURL(/key=Eb.*for=2up/)
+  await page.reload()
+  await expect(page.getByTestId('step-name')).toContainText('A♭maj7')
+  await page.getByTestId('stand-in').filter({ hasText: 'A♭maj7' }).press('Enter')
+  await expect(page.getByTestId('step-name')).toContainText('Fm7')
+})
+
+test('a lane is dragged along the neck: it begins there, and what would lie further up goes on lower', async ({
+  page,
+}) => {
+  await open(page, '?key=Bb&root=6')
+  const tone = lane(page, 0).locator('[data-step="1"] ellipse').first()
+  const box = await tone.boundingBox()
+  if (!box) throw new Error('no tone')
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x - 60, y)
+  await page.mouse.move(x - 600, y)
+  await expect(page.getByTestId('lane-start')).toContainText('from fret 1')
+  await page.mouse.up()
+  await expect.poll(() => frets(page, 0)).toBe('6x776x 8x888x 10-x-10-10-10-x 11-x-12-12-11-x 1x121x 3x333x 5x554x')
+  await expect(word(page, 'Begins')).toHaveText('fret 1')
+  await expect(page.getByTestId('lane-start')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => frets(page, 0)).toContain('6x776x')
+  await expect(word(page, 'Begins')).toHaveCount(0)
+})
+
+test('on open strings the other keys are the capo’s, and a tuning proposes its own key', async ({ page }) => {
+  await open(page, '?key=Bb&depth=triads&tuning=D2,G2,D3,G3,B3,D4&tones=R:5,5:4,3:2&ring=3,1')
+  await page.getByRole('button', { name: 'Take the key that the tuning is made for, G major' }).click()
+  await expect(page.getByTestId('key-name')).toHaveText('G major')
+  const open_ = 'x00000 x22010 x44030 x55050 x77070 x99080 x-11-10-0-10-0'
+  await expect.poll(() => frets(page, 0)).toBe(open_)
+  await page.getByRole('button', { name: 'A major: capo at fret 2' }).click()
+  await expect(page.getByTestId('key-name')).toHaveText('A major')
+  await expect.poll(() => frets(page, 0)).toBe('x00000 x44030 x66050 x77070 x99090 x-11-11-0-10-0 x-13-12-0-12-0')
+  await expect(page.getByRole('button', { name: /too high for all seven/ }).first()).toBeVisible()
+  // A fourth up is five frets up.
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByTestId('key-name')).toHaveText('D major')
+  await expect(page).toHaveURL(/capo=7/)
+})
+
+test('the right hand: plain patterns by name, own ones as strokes, a wrong one is told', async ({ page }) => {
+  const started = await watchSounds(page)
+  await open(page, '?key=C&step=2')
+  const hand = word(page, 'Right hand')
+  await hand.press('ArrowDown')
+  await expect(hand).toHaveText('plucked together')
+  await hand.click()
+  const panel = page.getByRole('dialog', { name: 'Right hand' })
+  await panel.getByLabel('Your own').fill('1/8 p z')
+  await expect(panel.getByRole('status')).toContainText('z is no stroke')
+  await expect(panel.getByRole('button', { name: 'Use it' })).toBeDisabled()
+  await panel.getByLabel('Your own').fill('1/4 p i')
+  await panel.getByLabel('Your own').press('Enter')
+  await expect(hand).toHaveText('1/4 p i')
+  await expect(page).toHaveURL(/hand=1%2F4_p_i/)
+  await page.locator('body').press('Space')
+  await expect.poll(async () => (await started()).length).toBe(4)
+})
+
+test('pointing at a key tells which chords it shares; the fifth is pulled into the bass', async ({ page }) => {
+  await open(page, '?key=C&step=2&lane=2')
+  await page.getByRole('button', { name: /^F major/ }).hover()
+  await expect(page.getByTestId('together')).toHaveText(/shares 3 of 7\s*with F/)
+  await page.getByRole('button', { name: /^G major/ }).focus()
+  await page.mouse.move(640, 20)
+  await page.getByRole('button', { name: /^D major/ }).focus()
+  await expect(page.getByTestId('together')).toHaveText(/shares 1 of 7\s*with D/)
+  await expect(chosen(page)).toHaveText('x5756x')
+  await page.getByTestId('pull-fifth').first().click()
+  await expect(chosen(page)).toHaveText('55756x')
+})
+
+test('in German names the same lanes stand under their own', async ({ page, request }) => {
+  await request.patch('/api/settings', { data: { naming: 'german' } })
+  try {
+    await open(page, '?key=Bb')
+    await expect(page.getByTestId('key-name')).toHaveText('B major')
+    await expect(page.locator('#key-line')).toHaveValue(/^B/)
+    await page.locator('#key-line').fill('H dur sevenths 5')
+    await expect(page.getByTestId('key-name')).toHaveText('H major')
+    await expect.poll(() => frets(page, 0)).toContain('x2434x')
+    await page.locator('#key-line').fill('c moll 6')
+    await expect(page.getByTestId('key-name')).toHaveText('C minor')
+    await expect(page.getByTestId('step-name')).toContainText('Cm7')
+  } finally {
+    await request.patch('/api/settings', { data: { naming: 'letters' } })
+  }
+})
+
 test('digits write a progression, it is heard, and one undo takes back one number', async ({ page }) => {
   const started = await watchSounds(page)
   await open(page, '?key=C')
   for (const digit of '251') await page.keyboard.press(digit)
   const written = page.getByRole('list', { name: 'What is written' }).getByRole('listitem')
   await expect(written).toHaveText([/II\s*Dm7/, /V\s*G7/, /I\s*Cmaj7/])
-  await page.getByTestId('stand-in').first().click()
+  await page.getByRole('button', { name: 'Write Cmaj9 in numbers' }).click()
   await expect(written).toHaveCount(4)
   await page.keyboard.press('Control+z')
   await expect(written).toHaveCount(3)

@@ -9,7 +9,8 @@ import type { Key } from './key.ts'
  *   up, down          the window moved by a third: all tones but one stay
  *   same              the very same tones from another root
  */
-export type StandInKind = 'longer' | 'shorter' | 'up' | 'down' | 'same'
+export const STAND_IN_KINDS = ['longer', 'shorter', 'up', 'down', 'same'] as const
+export type StandInKind = (typeof STAND_IN_KINDS)[number]
 
 export interface StandIn {
   readonly kind: StandInKind

@@ -5,18 +5,22 @@
  */
 export type { LaneError, LaneTexts } from './askText.ts'
 export { LANE_ARRANGEMENTS, readAsk, readOrder, writeAsk, writeOrder } from './askText.ts'
+export type { CapoKey } from './capo.ts'
+export { capoKeys } from './capo.ts'
 export type { LaneFit } from './fits.ts'
 export { byFit, fitOf, laneThatFits } from './fits.ts'
 export type { KeyLine, KeyLineError } from './keyLine.ts'
 export { readKeyLine, writeKeyLine } from './keyLine.ts'
-export type { KeyFit, KeyOnNeck, KeyQuestion, LaneInKey } from './keyOnNeck.ts'
-export { keyOnNeck, lanesOfAllKeys, usualAsks } from './keyOnNeck.ts'
+export type { KeyFit, KeyOnNeck, KeyQuestion, LaneInKey, StandingIn } from './keyOnNeck.ts'
+export { keyOnNeck, lanesOfAllKeys, stepsWith, usualAsks } from './keyOnNeck.ts'
 export { laneOf } from './lane.ts'
 export { laneNames } from './names.ts'
 export { nearestShape } from './nearest.ts'
 export { orderAt, toneOf } from './shapeAt.ts'
 export { tonesOn } from './tonesOn.ts'
+export { tuningKey } from './tuningKey.ts'
 export type {
   Instead, Lane, LaneAsk, LaneGap, LaneOptions, LaneShape, LaneStep, PlacedTone, ToneNumber,
 } from './types.ts' // biome-ignore format: a list
+export { LANE_FRETS } from './types.ts'
 export { usualOrders } from './usual.ts'

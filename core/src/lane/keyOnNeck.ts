@@ -8,12 +8,14 @@ import {
   keysByFourths,
   plainestKey,
   type ScaleStep,
+  type StandInKind,
+  standIns,
 } from '../key/index.ts'
 import type { Neck } from '../neck/index.ts'
 import { pitchClassOf } from '../pitch/index.ts'
 import { type LaneFit, laneThatFits } from './fits.ts'
 import { laneOf } from './lane.ts'
-import type { Lane, LaneAsk } from './types.ts'
+import type { Lane, LaneAsk, LaneChord } from './types.ts'
 
 export interface KeyQuestion {
   readonly key: Key
@@ -22,6 +24,17 @@ export interface KeyQuestion {
   /** One or two lanes. */
   readonly asks: readonly LaneAsk[]
   readonly fifthInBass: boolean
+  /** The fret at which the lanes begin, where the player moved it. */
+  readonly from?: number | undefined
+  /** Steps whose chord is stood in for. */
+  readonly standing?: readonly StandingIn[] | undefined
+}
+
+/** A step that another chord stands in for: told by its kind, so that it holds in every key. */
+export interface StandingIn {
+  /** 1 to 7. */
+  readonly step: number
+  readonly kind: StandInKind
 }
 
 export interface KeyFit {
@@ -30,7 +43,7 @@ export interface KeyFit {
 }
 
 export interface KeyOnNeck {
-  readonly steps: readonly ScaleStep[]
+  readonly steps: readonly StandingStep[]
   readonly lanes: readonly Lane[]
   /** By fourths from G, whichever key is asked: each stands where it stood. */
   readonly fits: readonly KeyFit[]
@@ -54,9 +67,9 @@ function asksToFit(asks: readonly LaneAsk[], neck: Neck): readonly LaneAsk[] {
 }
 
 export function keyOnNeck(question: KeyQuestion, neck: Neck, profile: HandProfile): KeyOnNeck {
-  const { key, depth, school, asks, fifthInBass } = question
-  const options = optionsFor(neck, fifthInBass)
-  const steps = chordScale(key, depth, school)
+  const { asks, fifthInBass, key, from } = question
+  const options = { ...optionsFor(neck, fifthInBass), from }
+  const steps = stepsWith(question)
   const fits = fitsOfAll(question, neck, profile)
   return {
     steps,
@@ -65,8 +78,35 @@ export function keyOnNeck(question: KeyQuestion, neck: Neck, profile: HandProfil
   }
 }
 
-const optionsFor = ({ lastFret }: Neck, fifthInBass: boolean) => ({
-  fretMax: Math.min(FRET_MAX, lastFret),
+export type StandingStep = ScaleStep & Pick<LaneChord, 'standsIn'>
+
+/** The chord scale; a stand-in takes its step's place with the scale from its own root. */
+export function stepsWith({
+  key,
+  depth,
+  school,
+  standing = [],
+}: Omit<KeyQuestion, 'asks' | 'fifthInBass'>): readonly StandingStep[] {
+  const own = chordScale(key, depth, school)
+  return own.map((step): StandingStep => {
+    const wanted = standing.find((one) => one.step === step.step)
+    const found = wanted && standIns(key, step.step, depth).find(({ kind }) => kind === wanted.kind)
+    if (!found) return step
+    const mode = own.find(({ chord }) => chord.root === found.chord.root)?.mode ?? step.mode
+    return {
+      ...step,
+      chord: found.chord,
+      honest: found.chord.formula,
+      left: [],
+      mode,
+      standsIn: found.chord.root !== step.chord.root,
+    }
+  })
+}
+
+const optionsFor = ({ lastFret, firstFret }: Neck, fifthInBass: boolean) => ({
+  // A capo moves the neck's beginning.
+  fretMax: Math.min(FRET_MAX + Math.min(...firstFret) - 1, lastFret),
   fifthInBass,
 })
 
@@ -103,14 +143,14 @@ export interface LaneInKey {
 
 /** One lane in twelve keys, by fourths from the asked one. */
 export function lanesOfAllKeys(
-  { key, depth, school, fifthInBass }: KeyQuestion,
+  question: KeyQuestion,
   ask: LaneAsk,
   neck: Neck,
   profile: HandProfile,
 ): readonly LaneInKey[] {
-  const options = optionsFor(neck, fifthInBass)
-  return keysByFourths(key, 0).map((one) => ({
+  const options = optionsFor(neck, question.fifthInBass)
+  return keysByFourths(question.key, 0).map((one) => ({
     key: one,
-    lane: laneOf(chordScale(one, depth, school), ask, neck, profile, options),
+    lane: laneOf(stepsWith({ ...question, key: one }), ask, neck, profile, options),
   }))
 }

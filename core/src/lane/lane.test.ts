@@ -8,6 +8,7 @@ import { degreePitchClass, NOTE_NAMES, pitchClassOf, stepOf } from '../pitch/ind
 import { must } from '../result/index.ts'
 import { type Frets, fretsAt, highestPressed, searchVoicings, soundingStrings, writeFrets } from '../voicing/index.ts'
 import {
+  capoKeys,
   keyOnNeck,
   type Lane,
   type LaneAsk,
@@ -18,6 +19,7 @@ import {
   nearestShape,
   type ToneNumber,
   tonesOn,
+  tuningKey,
 } from './index.ts'
 
 const standard = neckOf(STANDARD_INSTRUMENT)
@@ -51,6 +53,89 @@ test('ninths of G fit on string 6, of D on string 5', () => {
   expect(frets(lane('G', 'ninths', root(0), standard, 'plain'))).toBe(
     '3242xx 5354xx 7x777x 8797xx 10-9-10-9-x-x 12-10-12-11-x-x 14-x-14-14-13-x',
   )
+})
+
+test('a lane that begins at fret 1 keeps to twelve frets: what would lie further up goes on lower', () => {
+  const c = laneOf(chordScale(must(readKey('C')), 'sevenths'), root(0), standard, MEDIUM_HAND, {
+    fretMax: FRET_MAX,
+    from: 1,
+  })
+  expect(frets(c)).toBe('8x998x 10-x-10-10-10-x 12-x-12-12-12-x 1x221x 3x343x 5x555x 7x776x')
+  expect(c.folds).toEqual([4])
+  expect(c.steps.reduce((sum, { hopFrets = 0 }) => sum + hopFrets, 0)).toBe(-1)
+})
+
+test('from any fret every step stands within an octave of frets, or says why not', () =>
+  fc.assert(
+    fc.property(
+      fc.constantFrom('C', 'Ab', 'F# dorian', 'E melodic minor'),
+      fc.constantFrom(0, 1),
+      fc.integer({ min: 1, max: 5 }),
+      (key, string, from) => {
+        const { steps } = laneOf(chordScale(must(readKey(key)), 'sevenths'), root(string), standard, MEDIUM_HAND, {
+          fretMax: FRET_MAX,
+          from,
+        })
+        for (const { shape, gap } of steps) {
+          if (shape) expect((shape.frets[string] as number) - from).toBeGreaterThanOrEqual(0)
+          if (shape) expect((shape.frets[string] as number) - from).toBeLessThan(12)
+          else expect(gap).toBeDefined()
+        }
+      },
+    ),
+  ))
+
+test('a stand-in takes its step’s place in the lane, in every key', () => {
+  const ask = {
+    depth: 'sevenths',
+    school: 'honest',
+    asks: [root(1)],
+    fifthInBass: false,
+    standing: [{ step: 2, kind: 'up' }],
+  } as const
+  for (const [key, symbol] of [
+    ['Bb', 'Ebmaj7'],
+    ['C', 'Fmaj7'],
+  ] as const) {
+    const { steps, lanes } = keyOnNeck({ ...ask, key: must(readKey(key)) }, standard, MEDIUM_HAND)
+    expect([steps[1], lanes[0]?.steps[1]].map((step) => step && writeSymbol(step.chord, { ascii: true }))).toEqual([
+      symbol,
+      symbol,
+    ])
+    expect(steps[1]?.mode.name).toBe('Lydian')
+    // The step after it stands where it stood.
+    expect([lanes[0]?.folds, lanes[0]?.steps[2]?.gap]).toEqual([[], undefined])
+  }
+})
+
+test('under a capo the first hop is counted from it', () => {
+  const capoed = neckOf({
+    ...STANDARD_INSTRUMENT,
+    tuning: must(readTuning('D2 G2 D3 G3 B3 D4')),
+    capo: { fret: 2, strings: 'all' },
+  })
+  const ask = { kind: 'tones', tones: [{ number: 1, string: 1 }, { number: 5, string: 2 }, { number: 3, string: 4 }], ring: [3, 5] } as const // biome-ignore format: a lane
+  const a = laneOf(chordScale(must(readKey('A')), 'triads'), ask, capoed, MEDIUM_HAND, { fretMax: FRET_MAX + 2 })
+  expect(frets(a)).toBe('x00000 x44030 x66050 x77070 x99090 x-11-11-0-10-0 x-13-12-0-12-0')
+  expect(a.steps.map(({ hopFrets = 0 }) => hopFrets)).toEqual([0, 2, 2, 1, 2, 2, 2])
+})
+
+test('the capo: a lane on open strings in twelve keys, dashed where it passes the neck’s end', () => {
+  const keys = capoKeys(must(readKey('G')), 0, { highest: 11 }, { lastFret: 18 })
+  expect(keys.map(({ key }) => key.tonic).join(' ')).toBe('G Ab A Bb B C Db D Eb E F Gb')
+  expect(keys.filter(({ isHigh }) => isHigh).map(({ fret }) => fret)).toEqual([8, 9, 10, 11])
+  expect(capoKeys(must(readKey('C')), 5, { highest: 16 }, { lastFret: 18 })[0]?.key.tonic).toBe('G')
+})
+
+test.each([
+  ['D2 G2 D3 G3 B3 D4', 'G major (Ionian)'],
+  ['D2 A2 D3 F3 A3 D4', 'D natural minor (Aeolian)'],
+  ['D2 A2 D3 G3 A3 D4', 'D major (Ionian)'],
+  ['C2 G2 C3 G3 C4 E4', 'C major (Ionian)'],
+  ['E2 A2 D3 G3 B3 E4', undefined],
+])('the tuning %s is made for %s', (tuning, key) => {
+  const found = tuningKey(tuned(tuning))
+  expect(found && `${found.tonic} ${found.scale.name}`).toBe(key)
 })
 
 test('where the neck ends the lane goes on an octave lower, and says why', () => {

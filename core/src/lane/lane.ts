@@ -1,35 +1,45 @@
 /** A lane through a key: every step the next place up the neck that the hand can hold, or why not and where it goes on. */
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
-import type { ScaleStep } from '../key/index.ts'
 import { fretDistanceMm, type Neck, type StringIndex, soundingMidi } from '../neck/index.ts'
 import { degreePitchClass, pitchClassOf } from '../pitch/index.ts'
 import { centreOf, type Frets, highestPressed } from '../voicing/index.ts'
 import { held, type LaneHand, laneHand, orderAt, type Placed, toneOf } from './shapeAt.ts'
 import { tonesLane } from './tonesLane.ts'
-import type { Lane, LaneAsk, LaneOptions, LaneShape, LaneStep, ToneNumber } from './types.ts'
+import {
+  LANE_FRETS,
+  type Lane,
+  type LaneAsk,
+  type LaneChord,
+  type LaneGap,
+  type LaneOptions,
+  type LaneShape,
+  type LaneStep,
+  type ToneNumber,
+} from './types.ts'
 import { usualAt } from './usual.ts'
 
 type OrderAsk = Extract<LaneAsk, { kind: 'order' }>
 
 /** The lane of a chord scale, upwards from the lowest place of its first step. */
 export function laneOf(
-  steps: readonly Pick<ScaleStep, 'step' | 'chord'>[],
+  steps: readonly LaneChord[],
   ask: LaneAsk,
   neck: Neck,
   profile: HandProfile,
   options: LaneOptions,
 ): Lane {
   const hand = laneHand(neck, profile)
-  const { fretMax } = options
-  if (ask.kind === 'tones') return summed(ask, tonesLane(steps, ask, hand, fretMax), neck)
-  if (ask.kind === 'order' && (ask.forms ?? 1) > 1) return summed(ask, formsLane(steps, ask, hand, fretMax), neck)
-  const climbing = steps.map(({ step, chord }, index): Climb => {
+  const { fretMax, from } = options
+  if (ask.kind === 'tones') return summed(ask, tonesLane(steps, ask, hand, fretMax, from), neck, steps)
+  if (ask.kind === 'order' && (ask.forms ?? 1) > 1)
+    return summed(ask, formsLane(steps, ask, hand, fretMax, from), neck, steps)
+  const climbing = steps.map(({ step, chord, standsIn = false }, index): Climb => {
     const string = leadOf(ask, index)
     const at = (fret: number): Placed => placedAt(ask, chord, string, fret, hand, options)
-    return { step, chord, string, lead: leadTone(ask, chord), at }
+    return { step, chord, standsIn, string, lead: leadTone(ask, chord), at }
   })
-  return summed(ask, climb(climbing, neck, fretMax), neck)
+  return summed(ask, climb(climbing, neck, fretMax, from), neck, steps)
 }
 
 /** The string of the tone that leads a step. */
@@ -93,6 +103,7 @@ function fifthBelow(
 interface Climb {
   readonly step: number
   readonly chord: Chord
+  readonly standsIn: boolean
   readonly string: StringIndex
   /** The pitch class that leads. */
   readonly lead: number | undefined
@@ -102,9 +113,10 @@ interface Climb {
 type Standing = Omit<LaneStep, 'hopFrets' | 'hopMm'>
 
 /** Each step at the next fret of its leading tone above the step before, or where it goes on. */
-function climb(steps: readonly Climb[], neck: Neck, fretMax: number): readonly Standing[] {
+function climb(steps: readonly Climb[], neck: Neck, fretMax: number, from?: number): readonly Standing[] {
   let pitch: number | undefined
-  return steps.map(({ step, chord, string, lead, at }) => {
+  const end: LaneGap = from === undefined ? 'past' : 'octave'
+  return steps.map(({ step, chord, standsIn, string, lead, at }) => {
     const none: Standing = {
       step,
       chord,
@@ -115,19 +127,19 @@ function climb(steps: readonly Climb[], neck: Neck, fretMax: number): readonly S
       instead: undefined,
     }
     if (lead === undefined) return none
-    const first = neck.firstFret[string] as number
+    const first = Math.max(neck.firstFret[string] as number, from ?? 0)
+    const last = Math.min(fretMax, neck.lastFret, from === undefined ? fretMax : first + LANE_FRETS - 1)
     const places: number[] = []
-    for (let fret = first; fret <= Math.min(fretMax, neck.lastFret); fret++)
-      if (soundingMidi(neck, string, fret) % 12 === lead) places.push(fret)
+    for (let fret = first; fret <= last; fret++) if (soundingMidi(neck, string, fret) % 12 === lead) places.push(fret)
     const above =
       pitch === undefined ? places : places.filter((fret) => soundingMidi(neck, string, fret) > (pitch as number))
     const below = pitch === undefined ? [] : places.filter((fret) => !above.includes(fret)).toReversed()
-    let gap: LaneStep['gap'] = above.length === 0 ? 'past' : undefined
+    let gap: LaneStep['gap'] = above.length === 0 ? end : undefined
     let refused: Frets | undefined
     for (const [index, fret] of [...above.slice(0, pitch === undefined ? 2 : 1), ...below].entries()) {
       const placed = at(fret)
       if ('shape' in placed) {
-        pitch = soundingMidi(neck, string, fret)
+        if (!standsIn) pitch = soundingMidi(neck, string, fret)
         // The first step may begin an octave higher without a word.
         const isStart = index > 0 && below.length === 0
         return { ...none, shape: placed.shape, gap: isStart ? undefined : gap, refused: isStart ? undefined : refused }
@@ -135,23 +147,24 @@ function climb(steps: readonly Climb[], neck: Neck, fretMax: number): readonly S
       gap ??= placed.gap
       refused ??= placed.refused
     }
-    return { ...none, gap: gap ?? 'past', refused }
+    return { ...none, gap: gap ?? end, refused }
   })
 }
 
 /** The inversions of one order on one string set, each step in the form that lies nearest above the step before. */
 function formsLane(
-  steps: readonly Pick<ScaleStep, 'step' | 'chord'>[],
+  steps: readonly LaneChord[],
   ask: OrderAsk,
   hand: LaneHand,
   fretMax: number,
+  from = 0,
 ): readonly Standing[] {
   const forms = Array.from({ length: Math.min(ask.forms ?? 1, ask.order.length) }, (_, by) => [
     ...ask.order.slice(by),
     ...ask.order.slice(0, by),
   ])
   const string = ask.strings[0] as number
-  let centre = 0
+  let centre = from - 0.02
   return steps.map(({ step, chord }) => {
     const shapes: LaneShape[] = []
     let gap: LaneStep['gap'] = 'past'
@@ -173,8 +186,13 @@ function formsLane(
 }
 
 /** Hops are told on the string that leads, so that they add up to the octave. */
-function summed(ask: LaneAsk, standing: readonly Standing[], neck: Neck): Lane {
-  const fretOf = ({ shape, string }: Standing): number | undefined => shape?.frets[string] ?? undefined
+function summed(ask: LaneAsk, standing: readonly Standing[], neck: Neck, chords: readonly LaneChord[]): Lane {
+  const aside = new Set(chords.filter(({ standsIn }) => standsIn).map(({ step }) => step))
+  // Under a capo an open string begins there.
+  const fretOf = ({ shape, string }: Standing): number | undefined => {
+    const fret = shape?.frets[string] ?? undefined
+    return fret === 0 ? (neck.firstFret[string] as number) - 1 : fret
+  }
   const folds: number[] = []
   const steps = standing.map((one, index): LaneStep => {
     const before = standing[index - 1]
@@ -186,7 +204,8 @@ function summed(ask: LaneAsk, standing: readonly Standing[], neck: Neck): Lane {
     const [low, high] = sameString
       ? [from, to]
       : [centreOf(before.shape?.frets ?? []), centreOf(one.shape?.frets ?? [])]
-    if (sameString && to < from) folds.push(one.step)
+    // A stand-in may lie above the step after it: that is no fold.
+    if (sameString && to < from && !aside.has(before.step)) folds.push(one.step)
     const place = (fret: number) => fretDistanceMm(neck.scaleLengthMm, fret)
     return {
       ...one,

@@ -1,12 +1,11 @@
 /** Lanes by tone: each tone on its own string, others ringing or silent, as open tunings are played. */
 import { type Chord, formulaMask } from '../chord/index.ts'
-import type { ScaleStep } from '../key/index.ts'
 import { degreeAmong, namesOf } from '../name/index.ts'
 import { soundingMidi } from '../neck/index.ts'
 import { type Degree, degreeBetween, degreePitchClass, type NoteName, pitchClassOf, stepOf } from '../pitch/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import { held, type LaneHand, toneOf } from './shapeAt.ts'
-import type { Instead, LaneAsk, LaneShape, LaneStep, PlacedTone } from './types.ts'
+import type { Instead, LaneAsk, LaneChord, LaneShape, LaneStep, PlacedTone } from './types.ts'
 
 type TonesAsk = Extract<LaneAsk, { kind: 'tones' }>
 type Standing = Omit<LaneStep, 'hopFrets' | 'hopMm'>
@@ -15,20 +14,21 @@ type Standing = Omit<LaneStep, 'hopFrets' | 'hopMm'>
 const NEAR_FRETS = 6
 
 export function tonesLane(
-  steps: readonly Pick<ScaleStep, 'step' | 'chord'>[],
+  steps: readonly LaneChord[],
   ask: TonesAsk,
   hand: LaneHand,
   fretMax: number,
+  start = 0,
 ): readonly Standing[] {
   const lead = ask.tones.find(({ number }) => number === 1) ?? (ask.tones[0] as PlacedTone)
   const notes = steps.map(({ chord }) => chord.root)
-  let from = -1
+  let from = start - 1
   return steps.map(({ step, chord }): Standing => {
     const base = { step, chord, string: lead.string, refused: undefined }
     let gap: LaneStep['gap'] = 'past'
     const above = leadFrets(chord, lead, hand, fretMax).filter((one) => one > from)
     // The lane begins at the nut or an octave up; then it goes to the next place and never leaps.
-    for (const fret of above.slice(0, from < 0 ? 2 : 1)) {
+    for (const fret of above.slice(0, from < start ? 2 : 1)) {
       const shape = shapeAround(chord, ask, lead, fret, hand, fretMax)
       if (shape) {
         from = fret

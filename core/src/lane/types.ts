@@ -36,10 +36,11 @@ export interface PlacedTone {
  *   reach     wider than this hand opens
  *   crowded   fingertips side by side have no room in the fret
  *   past      past the last fret that is used
+ *   octave    past the twelve frets from where the lane was made to begin
  *   no-tone   the chord has no such tone, or the string has it nowhere near
  *   strings   more tones than strings
  */
-export type LaneGap = 'reach' | 'crowded' | 'past' | 'no-tone' | 'strings'
+export type LaneGap = 'reach' | 'crowded' | 'past' | 'octave' | 'no-tone' | 'strings'
 
 export interface LaneShape {
   readonly frets: Frets
@@ -82,9 +83,24 @@ export interface Lane {
   readonly folds: readonly number[]
 }
 
+/** A step and its chord; a stand-in on another root does not lead the lane on. */
+export interface LaneChord {
+  readonly step: number
+  readonly chord: Chord
+  readonly standsIn?: boolean | undefined
+}
+
 export interface LaneOptions {
   /** The last fret that is used. */
   readonly fretMax: Fret
   /** The root's fifth is added on the string below it where it lies under the hand. */
   readonly fifthInBass?: boolean | undefined
+  /**
+   * The fret at which the lane begins: every step stands in the twelve frets from there, and what would lie further up
+   * goes on lower. Without it the lane climbs from the lowest place of its first step.
+   */
+  readonly from?: Fret | undefined
 }
+
+/** The widest that a lane's start is moved: an octave. */
+export const LANE_FRETS = 12

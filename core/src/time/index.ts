@@ -5,6 +5,17 @@
  */
 export type { Metre, MetreError } from './metre.ts'
 export { beatsInBar, FOUR_FOUR, readMetre, THREE_FOUR, writeMetre } from './metre.ts'
+export type { Pattern, PatternError, PatternName, PatternSpan, Pluck, Stroke, TimedStroke } from './pattern.ts'
+export {
+  beatsOf,
+  PLUCKS,
+  patternEvents,
+  readPattern,
+  STROKE_PATTERNS,
+  struckBy,
+  writePattern,
+  writeStroke,
+} from './pattern.ts'
 export type { Accent, NoteValue } from './rhythm.ts'
 export { ACCENTS, beatOf, isAccented, NOTE_VALUES, NOTES_A_BEAT } from './rhythm.ts'
 export type {

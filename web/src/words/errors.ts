@@ -9,7 +9,7 @@ import type { InstrumentProblem } from '@nestling/core/neck'
 import type { ProgressionError } from '@nestling/core/progression'
 import type { FieldError, QuestionError } from '@nestling/core/request'
 import type { ShapeError } from '@nestling/core/shape'
-import type { MetreError } from '@nestling/core/time'
+import type { MetreError, PatternError } from '@nestling/core/time'
 import type { ArrangementError, FretsError } from '@nestling/core/voicing'
 
 export type ToldError =
@@ -19,6 +19,7 @@ export type ToldError =
   | LaneError
   | KeyLineError
   | MetreError
+  | PatternError
   | ArrangementError
   | FretsError
   | QuestionError
@@ -38,6 +39,7 @@ type Coded =
   | NumbersError
   | KeyLineError
   | MetreError
+  | PatternError
   | ArrangementError
   | FretsError
   | QuestionError
@@ -57,6 +59,7 @@ const FRETS = 'one fret, 0 or x per string, low to high, such as x35343 or x-10-
 const KEY = 'a key such as Bb, Bb major, Gm, G minor or F# Dorian'
 const NUMBERS = 'numbers such as 6 2 5 1, ii V I, V/V or b7'
 const KEY_LINE = 'a key, triads to thirteenths, honest or plain, strings such as 6 5 or 321, an order such as R735'
+const STROKES = 'strokes such as 1/8 p i m a, (ima), *, b c, ↓ ↑ or a rest .'
 const FINGERS = 'a finger 1 to 4, T or x per string, low to high, such as x1324x'
 const WISHES = 'close, drop 2, a string set such as 5432, 3rd bass, or no 5'
 
@@ -79,6 +82,8 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   lane_counts: ({ tones, strings }) =>
     says(`${tones} tones on ${strings} strings; a lane needs a string for each tone`, 'as many strings as tones'),
   lane_root_missing: ({ text }) => wants(`${text} has no strings`, 'a string set such as 6432 beside it'),
+  not_a_stroke: ({ text }) => wants(`${text} is no stroke`, STROKES),
+  no_strokes: () => wants('nothing is struck', STROKES),
   not_in_a_key_line: ({ text }) => wants(`${text} says nothing here`, KEY_LINE),
   formula_too_long: () =>
     says('that is too long for a formula; at most 80 characters', 'a formula of at most 80 characters'),

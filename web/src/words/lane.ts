@@ -8,6 +8,7 @@ export const GAP_WORDS: Readonly<Record<LaneGap, string>> = {
   reach: 'wider than this hand opens',
   crowded: 'no room for the fingertips side by side',
   past: 'past the last fret',
+  octave: 'past the twelve frets',
   'no-tone': 'no such tone here',
   strings: 'more tones than strings',
 }

@@ -1,7 +1,7 @@
 /** Key: the chords of a key as lanes up the neck; what each step is, what may stand in for it, where it leads. */
 import { useStore } from '@nanostores/react'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
-import { DEPTHS, writeKey, writeStep } from '@nestling/core/key'
+import { DEPTHS, sharedChords, writeKey, writeStep } from '@nestling/core/key'
 import { laneNames } from '@nestling/core/lane'
 import { computed } from 'nanostores'
 import { memo, useCallback, useMemo, useState } from 'react'
@@ -23,7 +23,9 @@ import { CheatSheet } from './CheatSheet.tsx'
 import { InNumbers } from './InNumbers.tsx'
 import classes from './KeyView.module.css'
 import { keyKeys, sharedActs } from './keys.ts'
+import { CapoRow } from './row/CapoRow.tsx'
 import { KeysRow } from './row/KeysRow.tsx'
+import { $pointedKey } from './row/pointedKey.ts'
 import { KeySentence } from './sentence/KeySentence.tsx'
 import { Ruler, Staircase } from './stairs/Staircase.tsx'
 import { scoreOf, turnsGoing } from './toScore.ts'
@@ -60,6 +62,8 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   // What is drawn is of one answer: until a new one is there, all of it stays as it is.
   const shown = useMemo(() => state, [state.answer, state.turns, state.loop])
   const { chosen, plan } = shown
+  const lane = shown.answer.lanes[shown.answer.plan.lane]
+  const onStrings = lane?.ask.kind === 'tones' ? lane : undefined
   const symbol = chosen && writeSymbol(chosen.chord, { naming: settings.naming })
   return (
     <Frame
@@ -73,7 +77,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
       </KeySentence>
       <div className={classes['page']} data-sheet={isSheet || undefined}>
         <div className={classes['main']}>
-          <KeysRow state={shown} />
+          {onStrings ? <CapoRow state={shown} lane={onStrings} /> : <KeysRow state={shown} />}
           {isSheet ? <CheatSheet state={shown} close={() => setSheet(false)} /> : <Lanes state={shown} />}
         </div>
         <aside className={classes['side']}>
@@ -100,8 +104,8 @@ const FEWEST_FRETS = 12
 const Lanes = memo(function Lanes({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
   const mark = useStore($mark)
-  const { answer, plan, turns } = state
-  const { lanes, neck, steps } = answer
+  const { answer, turns } = state
+  const { lanes, neck } = answer
   const sounds = mark === undefined ? undefined : turns[mark]
   const symbolOf = (chord: Chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
   // With strings that ring on, what a step sounds as where that is more than its name.
@@ -116,17 +120,7 @@ const Lanes = memo(function Lanes({ state }: { readonly state: KeyState }) {
   const lastFret = Math.min(neck.lastFret, Math.max(FEWEST_FRETS, ...lanes.map(({ highest }) => highest)))
   return (
     <div className={classes['lanes']} data-lanes={lanes.length}>
-      <ol className={classes['names']} aria-hidden="true" reversed>
-        {steps.toReversed().map(({ step, chord, function: of }) => (
-          <li key={step} data-chosen={step === answer.plan.step || undefined}>
-            <small>
-              {writeStep(chord, answer.plan.key, plan.numbers)} {FUNCTION_WORDS[of]}
-            </small>
-            <b>{symbolOf(chord)}</b>
-            {ringsAs(step) !== undefined && <small>{ringsAs(step)}</small>}
-          </li>
-        ))}
-      </ol>
+      <StepNames state={state} ringsAs={ringsAs} />
       {lanes.map((lane, number) => (
         <section
           key={number}
@@ -156,6 +150,38 @@ const Lanes = memo(function Lanes({ state }: { readonly state: KeyState }) {
     </div>
   )
 })
+
+/** What stands at the rows' left, once for both lanes: number, function, chord; underlined where the pointed key has it too. */
+function StepNames({
+  state,
+  ringsAs,
+}: {
+  readonly state: KeyState
+  readonly ringsAs: (step: number) => string | undefined
+}) {
+  const { settings } = useStore($session)
+  const pointed = useStore($pointedKey)
+  const { answer, plan } = state
+  const { key, depth } = answer.plan
+  const shared = pointed && new Set(sharedChords(key, pointed, depth).map(({ root }) => root))
+  return (
+    <ol className={classes['names']} aria-hidden="true" reversed>
+      {answer.steps.toReversed().map(({ step, chord, function: of }) => (
+        <li
+          key={step}
+          data-chosen={step === answer.plan.step || undefined}
+          data-shared={shared && String(shared.has(chord.root))}
+        >
+          <small>
+            {writeStep(chord, key, plan.numbers)} {FUNCTION_WORDS[of]}
+          </small>
+          <b>{writeSymbol(chord, { naming: settings.naming, school: settings.symbols })}</b>
+          {ringsAs(step) !== undefined && <small>{ringsAs(step)}</small>}
+        </li>
+      ))}
+    </ol>
+  )
+}
 
 const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
 

@@ -2,11 +2,12 @@ import { DEPTH_SCHOOLS, DEPTHS, keyOf, NUMBER_SCHOOLS, readNumbers, SCALES, writ
 import type { LaneAsk } from '@nestling/core/lane'
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import type { NoteName } from '@nestling/core/pitch'
+import { STROKE_PATTERNS } from '@nestling/core/time'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { neckFor, readPlan, writePlan } from './address.ts'
-import { GOINGS, type KeyPlan, LASTINGS, STROKES } from './types.ts'
+import { GOINGS, type KeyPlan, LASTINGS } from './types.ts'
 
 const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
 const read = (address: string) =>
@@ -34,7 +35,16 @@ test('an address opens the plan that wrote it, whatever it is', () => {
       step: fc.integer({ min: 1, max: 7 }),
       going: fc.constantFrom(...GOINGS),
       lasting: fc.constantFrom(...LASTINGS),
-      stroke: fc.constantFrom(...STROKES),
+      pattern: fc.constantFrom<string>(...Object.values(STROKE_PATTERNS), '1/8 p (ima) . m 1/16 ↓ ↑'),
+      capo: fc.constantFrom(undefined, 0, 5),
+      from: fc.constantFrom(undefined, 1, 9),
+      standing: fc.constantFrom<KeyPlan['standing']>(
+        [],
+        [
+          { step: 2, kind: 'up' },
+          { step: 5, kind: 'longer' },
+        ],
+      ),
       numbers: fc.constantFrom(...NUMBER_SCHOOLS),
       digits: fc.array(fc.constantFrom('1', '2', '5', 'V/2', '4', '7'), { maxLength: 4 }),
       second: fc.boolean(),
@@ -61,5 +71,8 @@ test('a chord that is brought along opens its own key; what can’t be read is t
   const odd = read('/key?key=Blue&depth=ninths&step=12&root=9')
   expect(odd.typed?.problem?.message).toContain('Blue is not a key')
   expect(odd.plan).toMatchObject({ depth: 'ninths', step: 1 })
+  expect(read('/key?key=C&capo=40&from=0&for=9up,2sideways&hand=x_y').plan).toMatchObject({
+    capo: undefined, from: undefined, standing: [], pattern: STROKE_PATTERNS.strum,
+  }) // biome-ignore format: one breath
   expect(read('/key?key=C&root=9').typed?.problem?.message).toContain('no string 9')
 })

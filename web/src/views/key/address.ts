@@ -1,20 +1,21 @@
 /** The address holds the whole plan: it opens as it was and can be linked. */
 import { familyOf, readSymbol } from '@nestling/core/chord'
 import {
-  DEPTH_SCHOOLS, DEPTHS, type Key, keyOf, MAJOR, NATURAL_MINOR, NUMBER_SCHOOLS, plainestKey, readKey, readNumbers, writeKey, writeNumber,
+  DEPTH_SCHOOLS, DEPTHS, type Key, keyOf, MAJOR, NATURAL_MINOR, NUMBER_SCHOOLS, plainestKey, readKey, readNumbers, STAND_IN_KINDS, writeKey, writeNumber,
 } from '@nestling/core/key' // biome-ignore format: a list
-import { type LaneTexts, readAsk, usualAsks, writeAsk } from '@nestling/core/lane'
+import { LANE_FRETS, type LaneTexts, readAsk, type StandingIn, usualAsks, writeAsk } from '@nestling/core/lane'
 import { type Neck, neckOf, writeTuning } from '@nestling/core/neck'
 import { pitchClassOf } from '@nestling/core/pitch'
 import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
+import { readPattern, STROKE_PATTERNS, writePattern } from '@nestling/core/time'
 import type { Typed } from '../../state/asked.ts'
 import { messageOf } from '../../words/errors.ts'
-import { GOINGS, type KeyPlan, LASTINGS, STROKES } from './types.ts'
+import { GOINGS, type KeyPlan, LASTINGS } from './types.ts'
 
 export type Params = Readonly<Record<string, string>>
 
-const FIRST: Omit<KeyPlan, 'key' | 'asks' | 'tuning'> = {
-  depth: 'sevenths', school: 'honest', fifthInBass: false, step: 1, lane: 0, going: 'up', lasting: 'bar', stroke: 'strum', numbers: 'capitals', written: [],
+const FIRST: Omit<KeyPlan, 'key' | 'asks' | 'tuning'> & { readonly from: undefined } = {
+  depth: 'sevenths', school: 'honest', fifthInBass: false, step: 1, lane: 0, pattern: STROKE_PATTERNS.strum, capo: undefined, from: undefined, standing: [], going: 'up', lasting: 'bar', numbers: 'capitals', written: [],
 } // biome-ignore format: a table
 
 const LANE_FIELDS = [
@@ -29,7 +30,38 @@ const LANE_FIELDS = [
 const oneOf = <Value extends string>(values: readonly Value[], text: string | undefined): Value | undefined =>
   values.find((value) => value === text)
 
-export const neckFor = (plan: Pick<KeyPlan, 'tuning'>, player: Player): Neck => neckOf(instrumentFor(plan, player))
+/** The instrument of a plan: in its tuning, under its capo. */
+export function neckFor({ tuning, capo }: Pick<KeyPlan, 'tuning' | 'capo'>, player: Player): Neck {
+  const instrument = instrumentFor({ tuning }, player)
+  if (capo === undefined) return neckOf(instrument)
+  return neckOf({ ...instrument, capo: capo === 0 ? undefined : { fret: capo, strings: 'all' } })
+}
+
+const wholeNumber = (text: string | undefined, least: number, most: number): number | undefined => {
+  const number = Number(text)
+  return text !== undefined && Number.isInteger(number) && number >= least && number <= most ? number : undefined
+}
+
+const patternName = (pattern: string): string | undefined =>
+  Object.entries(STROKE_PATTERNS).find(([, text]) => text === pattern)?.[0]
+
+function readHand(text: string | undefined): string | undefined {
+  if (text === undefined) return undefined
+  const named = Object.entries(STROKE_PATTERNS).find(([name]) => name === text)?.[1]
+  if (named !== undefined) return named
+  const read = readPattern(text.replaceAll('_', ' '))
+  return read.ok ? writePattern(read.value) : undefined
+}
+
+/** `2up,5longer`: which steps are stood in for, and how. */
+const readStanding = (text = ''): readonly StandingIn[] =>
+  text.split(',').flatMap((one) => {
+    const [, step, kind] = /^([1-7])([a-z]+)$/.exec(one) ?? []
+    const known = oneOf(STAND_IN_KINDS, kind)
+    return known ? [{ step: Number(step), kind: known }] : []
+  })
+const writeStanding = (standing: readonly StandingIn[]): string =>
+  standing.map(({ step, kind }) => `${step}${kind}`).join(',')
 
 /** A chord that is brought along is the first of a key: minor where its third is. */
 function keyOfChord(text: string): Key | undefined {
@@ -49,7 +81,8 @@ export function readPlan(
   const tuning = params['tuning'] === undefined ? undefined : readOtherTuning(params['tuning'], player)
   const usual = (params['chord'] === undefined ? undefined : keyOfChord(params['chord'])) ?? (keyOf('Bb', MAJOR) as Key)
   const tuned = tuning?.ok ? tuning.value : undefined
-  const neck = neckFor({ tuning: tuned }, player)
+  const capo = wholeNumber(params['capo'], 0, 11)
+  const neck = neckFor({ tuning: tuned, capo }, player)
   const strings = neck.open.length
   const asks = ['', '2'].flatMap((number) => {
     const texts: LaneTexts = Object.fromEntries(LANE_FIELDS.map((field) => [field, params[`${field}${number}`]]))
@@ -83,7 +116,10 @@ export function readPlan(
       lane: params['lane'] === '2' && used.length > 1 ? 1 : 0,
       going: oneOf(GOINGS, params['going']) ?? FIRST.going,
       lasting: oneOf(LASTINGS, params['lasting']) ?? FIRST.lasting,
-      stroke: oneOf(STROKES, params['stroke']) ?? FIRST.stroke,
+      pattern: readHand(params['hand']) ?? FIRST.pattern,
+      capo,
+      from: wholeNumber(params['from'], 1, LANE_FRETS),
+      standing: readStanding(params['for']),
       numbers: oneOf(NUMBER_SCHOOLS, params['as']) ?? FIRST.numbers,
       written: written?.ok ? written.value : [],
     },
@@ -110,7 +146,10 @@ export function writePlan(plan: KeyPlan, neck: Neck): string {
   put('lane', plan.lane === 1 ? '2' : undefined)
   put('going', plan.going, FIRST.going)
   put('lasting', plan.lasting, FIRST.lasting)
-  put('stroke', plan.stroke, FIRST.stroke)
+  put('hand', patternName(plan.pattern) ?? plan.pattern.replaceAll(' ', '_'), 'strum')
+  put('capo', plan.capo === undefined ? undefined : String(plan.capo))
+  put('from', plan.from === undefined ? undefined : String(plan.from))
+  put('for', writeStanding(plan.standing ?? []) || undefined)
   put('as', plan.numbers, FIRST.numbers)
   if (plan.written.length > 0)
     put('numbers', plan.written.map((chord) => writeNumber(chord, plan.key, plan.depth, 'plain')).join('_'))

@@ -3,7 +3,7 @@ import { readKey, readNumbers } from '@nestling/core/key'
 import { keyOnNeck } from '@nestling/core/lane'
 import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { must } from '@nestling/core/result'
-import { stringEvents } from '@nestling/core/time'
+import { STROKE_PATTERNS, stringEvents } from '@nestling/core/time'
 import { writeFrets } from '@nestling/core/voicing'
 import { expect, test } from 'vitest'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
@@ -40,7 +40,7 @@ test('written chords take the nearest place of the lanes; one that no lane has i
 test('a bar each or a beat each, whole bars, each chord marked; the bass plays its root', () => {
   const one = answer()
   const quiet = { metronome: false, drums: false, bassStandIn: true, countInBars: 0 }
-  const bars = scoreOf(turnsGoing(one), neck, { lasting: 'bar', stroke: 'together' }, quiet, false)
+  const bars = scoreOf(turnsGoing(one), neck, { lasting: 'bar', pattern: STROKE_PATTERNS.together }, quiet, false)
   expect(bars.beats).toBe(28)
   expect([...new Set(stringEvents(bars).map(({ at, mark }) => `${mark}@${at}`))].slice(0, 3)).toEqual([
     '0@0',
@@ -51,7 +51,7 @@ test('a bar each or a beat each, whole bars, each chord marked; the bass plays i
   const beats = scoreOf(
     turnsGoing(one),
     neck,
-    { lasting: 'beat', stroke: 'one-by-one' },
+    { lasting: 'beat', pattern: '1/16 p i m a' },
     { ...quiet, countInBars: 1 },
     true,
   )

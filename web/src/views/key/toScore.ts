@@ -3,12 +3,13 @@ import type { Chord } from '@nestling/core/chord'
 import type { Lane, LaneInKey } from '@nestling/core/lane'
 import type { Neck } from '@nestling/core/neck'
 import { type NoteName, pitchClassOf } from '@nestling/core/pitch'
+import { must } from '@nestling/core/result'
 import {
-  bassNote, beatsInBar, clicks, FOUR_FOUR, plainBeat, type Score, type ScoreEvent, soundedNotes, withCountIn,
+  bassNote, beatsInBar, clicks, FOUR_FOUR, patternEvents, plainBeat, readPattern, type Score, type ScoreEvent, STROKE_PATTERNS, soundedNotes, withCountIn,
 } from '@nestling/core/time' // biome-ignore format: a list
 import { centreOf, type Frets } from '@nestling/core/voicing'
 import type { Settings } from '../../contracts/settings.ts'
-import type { Going, KeyAnswer, KeyPlan, Stroke } from './types.ts'
+import type { Going, KeyAnswer, KeyPlan } from './types.ts'
 
 /** A shape in its turn. */
 export interface Turn {
@@ -76,41 +77,27 @@ export const walkOf = (turns: readonly Turn[]): number =>
     }, 0),
   )
 
-/** Between the strings of a strum, in beats. */
-const STRUM_BEATS = 0.035
-
-function struck(
-  turn: Turn,
-  neck: Neck,
-  at: number,
-  beats: number,
-  mark: number,
-  stroke: Stroke,
-): readonly ScoreEvent[] {
-  const notes = soundedNotes(turn.frets, neck, turn.chord)
-  const each = Math.min(0.5, beats / Math.max(1, notes.length))
-  return notes.map((note, index): ScoreEvent => {
-    const late = {
-      strum: index * STRUM_BEATS,
-      together: 0,
-      'one-by-one': index * each,
-      'bass-and-chord': index === 0 ? 0 : beats / 2,
-    }[stroke]
-    return { ...note, part: 'strings', at: at + late, length: beats - late, loud: index === 0 ? 0.9 : 0.75, mark }
-  })
-}
-
 export function scoreOf(
   turns: readonly Turn[],
   neck: Neck,
-  { lasting, stroke }: Pick<KeyPlan, 'lasting' | 'stroke'>,
+  { lasting, pattern }: Pick<KeyPlan, 'lasting' | 'pattern'>,
   settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars'>,
   loop: boolean,
 ): Score {
   const bar = beatsInBar(FOUR_FOUR)
   const each = lasting === 'bar' ? bar : 1
   const beats = Math.ceil((turns.length * each) / bar) * bar
-  const strings = turns.flatMap((turn, index) => struck(turn, neck, index * each, each, index, stroke))
+  const read = readPattern(pattern)
+  const hand = read.ok ? read.value : must(readPattern(STROKE_PATTERNS.strum))
+  // Each chord begins the pattern: a lane changes its chord on every bar or beat.
+  const strings = turns.flatMap((turn, index) =>
+    patternEvents(hand, soundedNotes(turn.frets, neck, turn.chord), {
+      at: index * each,
+      beats: each,
+      since: 0,
+      mark: index,
+    }),
+  )
   const bass = turns.map(
     ({ chord }, index): ScoreEvent => ({
       part: 'bass',

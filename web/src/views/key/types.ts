@@ -11,10 +11,6 @@ export type Going = (typeof GOINGS)[number]
 export const LASTINGS = ['bar', 'beat'] as const
 export type Lasting = (typeof LASTINGS)[number]
 
-/** How the right hand plays each chord. */
-export const STROKES = ['strum', 'together', 'one-by-one', 'bass-and-chord'] as const
-export type Stroke = (typeof STROKES)[number]
-
 /** What the player asks for: one value, one address, one step to undo. */
 export interface KeyPlan extends KeyQuestion {
   readonly tuning: Tuning | undefined
@@ -24,7 +20,10 @@ export interface KeyPlan extends KeyQuestion {
   readonly lane: number
   readonly going: Going
   readonly lasting: Lasting
-  readonly stroke: Stroke
+  /** What the right hand does: as `readPattern` reads it. */
+  readonly pattern: string
+  /** Where the capo lies; as the instrument has it when nothing is said. */
+  readonly capo: number | undefined
   readonly numbers: NumberSchool
   /** The progression that was written in numbers. */
   readonly written: readonly Chord[]

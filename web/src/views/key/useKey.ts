@@ -6,6 +6,7 @@ import { keyOnNeck, nearestShape, readKeyLine, writeKeyLine } from '@nestling/co
 import type { Neck } from '@nestling/core/neck'
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
+import type { Frets } from '@nestling/core/voicing'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
@@ -88,7 +89,7 @@ export function useKey(params: Params): KeyState {
             ...(key ? { key } : {}),
             ...(depth ? { depth } : {}),
             ...(school ? { school } : {}),
-            ...(asks ? { asks: asks.slice(0, 2) } : {}),
+            ...(asks ? { asks: asks.slice(0, 2), from: undefined } : {}),
             ...lane,
           },
         }
@@ -116,7 +117,11 @@ export function useKey(params: Params): KeyState {
   }, [standing, answer.plan.lane])
   const shape = useMemo(
     (): Shape | undefined =>
-      chosen && { chord: chosen.chord, frets: chosen.frets, tuning: instrumentFor(answer.plan, player).tuning },
+      chosen && {
+        chord: chosen.chord,
+        frets: withoutCapo(chosen.frets, answer.plan, player),
+        tuning: instrumentFor(answer.plan, player).tuning,
+      },
     [chosen, answer, player],
   )
   useEffect(() => {
@@ -196,10 +201,12 @@ export function useKey(params: Params): KeyState {
 
   const byFourths = useCallback(
     (by: number) => {
-      const { key } = asked.current()
+      const { key, capo = 0, asks, lane: at } = asked.current()
       const all = keysByFourths(key, 0)
       const next = all[(by + 12) % 12]
-      if (next) asked.step({ key: next })
+      // On open strings other keys are had by the capo; a fourth up is five frets up.
+      const moved = asks[at]?.kind === 'tones' ? { capo: (capo + 5 * by + 60) % 12 } : {}
+      if (next) asked.step({ key: next, ...moved })
     },
     [asked],
   )
@@ -209,9 +216,15 @@ export function useKey(params: Params): KeyState {
   } // biome-ignore format: a list
 }
 
+/** Elsewhere the shape is held without the plan's own capo: what rang open is stopped where it lay. */
+function withoutCapo(frets: Frets, { capo }: KeyPlan, { instrument }: Player): Frets {
+  const isOwn = capo === undefined || capo === (instrument.capo?.fret ?? 0)
+  return isOwn ? frets : frets.map((fret) => (fret === 0 ? (capo ?? 0) : fret))
+}
+
 /** What makes other lanes; the chosen step and how it is played do not. */
-const lanesKey = ({ key, depth, school, asks, fifthInBass, tuning }: KeyPlan): string =>
-  JSON.stringify([key.tonic, key.scale.name, depth, school, asks, fifthInBass, tuning])
+const lanesKey = ({ key, depth, school, asks, fifthInBass, tuning, capo, from, standing }: KeyPlan): string =>
+  JSON.stringify([key.tonic, key.scale.name, depth, school, asks, fifthInBass, tuning, capo, from, standing])
 
 interface Wanted {
   readonly lanes: string

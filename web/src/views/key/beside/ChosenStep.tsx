@@ -102,7 +102,7 @@ const TOP = 12
 
 function StepNeck({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
-  const { answer, chosen } = state
+  const { answer, chosen, change } = state
   const { neck, plan } = answer
   const step = answer.steps[plan.step - 1]
   const standing = answer.lanes[plan.lane]?.steps[plan.step - 1]
@@ -110,6 +110,7 @@ function StepNeck({ state }: { readonly state: KeyState }) {
   const places = useMemo(() => (chosen ? chordPlaces(chosen.chord, neck) : []), [chosen, neck])
   if (!chosen || !step) return null
   const { frets } = chosen
+  const rootString = standing?.string ?? 0
   const lowest = Math.max(1, lowestPressed(frets) || 1)
   const from = Math.max(1, Math.min(lowest, highestPressed(frets) - 3) - (lowest > 1 ? 1 : 0))
   const to = Math.max(from + 4, highestPressed(frets) + 1)
@@ -163,15 +164,19 @@ function StepNeck({ state }: { readonly state: KeyState }) {
       {places
         .filter(({ fret, string }) => fret >= from && fret <= to && frets[string] !== fret)
         .map(({ fret, string, degree }) => (
-          <Egg
+          <g
             key={`${string}:${fret}`}
-            kind="stone"
-            x={x(fret)}
-            y={y(string)}
-            size={8.5}
-            degree={degree}
-            label={degreeSign(degree)}
-          />
+            {...(degree === '5' && string === rootString - 1 && !plan.fifthInBass
+              ? {
+                  className: classes['pull'],
+                  'data-testid': 'pull-fifth',
+                  onClick: () => change({ fifthInBass: true }),
+                }
+              : {})}
+          >
+            {degree === '5' && string === rootString - 1 && <title>the fifth into the bass</title>}
+            <Egg kind="stone" x={x(fret)} y={y(string)} size={8.5} degree={degree} label={degreeSign(degree)} />
+          </g>
         ))}
       {frets.map((fret, string) => {
         if (fret === null) return null

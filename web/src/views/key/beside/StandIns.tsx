@@ -1,7 +1,7 @@
-/** What may stand in: windows on the stack of thirds. What comes is ringed, what goes is dashed. */
+/** What may stand in: windows on the stack of thirds. What comes is ringed, what goes is dashed; a press puts it in the lane. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { stackAround, standIns } from '@nestling/core/key'
+import { chordScale, type StandInKind, stackAround, standIns, writeStep } from '@nestling/core/key'
 import { pitchClassOf, spellDegree, writeNote } from '@nestling/core/pitch'
 import { memo } from 'react'
 import { Egg } from '../../../neck/Egg.tsx'
@@ -22,13 +22,20 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
   if (!step) return null
   const stack = stackAround(key, step.step)
   const all = standIns(key, step.step, depth)
+  const standing = (plan.standing ?? []).filter((one) => one.step !== step.step)
+  const now = (answer.plan.standing ?? []).find((one) => one.step === step.step)?.kind
+  const stand = (kind: StandInKind) =>
+    change({
+      standing: kind === now ? standing : [...standing, { step: step.step, kind }].toSorted((a, b) => a.step - b.step),
+    })
+  const ownChord = chordScale(key, depth)[step.step - 1]?.chord
   const name = (notes: readonly string[]) =>
     notes.map((note) => writeNote(note as Parameters<typeof writeNote>[0], settings.naming)).join(' ')
   const width = LEFT * 2 + COLUMN * (stack.length - 1)
   return (
     <section aria-label="May stand in" className={classes['section']}>
       <h2 className={classes['head']}>
-        May stand in
+        {now === undefined ? 'May stand in' : `Stands in for ${writeStep(ownChord ?? step.chord, key, plan.numbers)}`}
         <svg viewBox={`0 0 ${width} 14`} width={width} height={14} aria-hidden="true">
           {stack.map((note, index) => (
             <text key={note} x={LEFT + index * COLUMN} y={11} className={classes['letter']}>
@@ -50,10 +57,11 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
             <li key={symbol}>
               <button
                 type="button"
-                aria-label={`${symbol}, ${STAND_IN_WORDS[kind]}: ${name(stays)} ${stays.length === 1 ? 'stays' : 'stay'}${comes.length > 0 ? `, ${name(comes)} ${comes.length === 1 ? 'comes' : 'come'}` : ''}${goes.length > 0 ? `, ${name(goes)} ${goes.length === 1 ? 'goes' : 'go'}` : ''}; write it`}
-                title={STAND_IN_WORDS[kind]}
+                aria-pressed={kind === now}
+                aria-label={`${symbol}, ${STAND_IN_WORDS[kind]}: ${name(stays)} ${stays.length === 1 ? 'stays' : 'stay'}${comes.length > 0 ? `, ${name(comes)} ${comes.length === 1 ? 'comes' : 'come'}` : ''}${goes.length > 0 ? `, ${name(goes)} ${goes.length === 1 ? 'goes' : 'go'}` : ''}${kind === now ? '; stands in the lane' : '; put it in the lane'}`}
+                title={`${STAND_IN_WORDS[kind]}: ${kind === now ? 'give the step its own chord again' : 'put it in the lane'}`}
                 data-testid="stand-in"
-                onClick={() => change({ written: [...plan.written, chord] })}
+                onClick={() => stand(kind)}
               >
                 <b>{symbol}</b>
                 <svg viewBox={`0 -2 ${width} 24`} width={width} height={24} aria-hidden="true">
@@ -87,6 +95,15 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
                     />
                   ))}
                 </svg>
+              </button>
+              <button
+                type="button"
+                className={classes['write']}
+                aria-label={`Write ${symbol} in numbers`}
+                title="Write it in numbers"
+                onClick={() => change({ written: [...plan.written, chord] })}
+              >
+                +
               </button>
             </li>
           )

@@ -10,6 +10,8 @@ import { $session } from '../../../state/session.ts'
 import { askWords } from '../../../words/lane.ts'
 import { type KeyState, OWNER } from '../useKey.ts'
 import classes from './KeysRow.module.css'
+import { pointing } from './pointedKey.ts'
+import { Together } from './Together.tsx'
 
 /** The key that sounds while the lane goes through all of them. */
 const $mark = computed($playing, ({ owner, mark }) => (owner === OWNER ? mark : undefined))
@@ -36,11 +38,7 @@ export const KeysRow = memo(function KeysRow({ state }: { readonly state: KeySta
   }
   return (
     <div className={classes['row']}>
-      <span className={classes['head']}>
-        keys by fourths
-        <br />
-        {plan.asks.every(({ kind }) => kind === 'root') ? 'best root string' : 'where it ends'}
-      </span>
+      <Together state={state} className={classes['head']} />
       <button type="button" className={classes['key']} aria-label="A fourth down" onClick={() => byFourths(-1)}>
         ←
       </button>
@@ -57,6 +55,7 @@ export const KeysRow = memo(function KeysRow({ state }: { readonly state: KeySta
               aria-label={told(one)}
               title={told(one)}
               data-testid="key-choice"
+              {...pointing(key)}
               onClick={() => change({ key })}
             >
               <b>{writeNote(key.tonic, settings.naming)}</b>

@@ -10,19 +10,20 @@ import {
   SCALES,
   writeKey,
 } from '@nestling/core/key'
-import type { LaneAsk } from '@nestling/core/lane'
+import { LANE_FRETS, type LaneAsk, tuningKey } from '@nestling/core/lane'
 import { type Neck, tuningLetters, writeTuning } from '@nestling/core/neck'
-import { type NamingSystem, withSigns, writeNote } from '@nestling/core/pitch'
+import { type NamingSystem, pitchClassOf, withSigns, writeNote } from '@nestling/core/pitch'
 import { tuningsOffered } from '@nestling/core/request'
 import { memo, type ReactNode } from 'react'
 import { Choice } from '../../../controls/Choice.tsx'
+import { PatternWord } from '../../../controls/PatternWord.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { tuningWords } from '../../../controls/TuningChoice.tsx'
 import { Word } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
 import { askWords, DEPTH_WORDS, SCHOOL_WORDS } from '../../../words/lane.ts'
 import { neckFor } from '../address.ts'
-import { GOINGS, type Going, type KeyPlan, LASTINGS, STROKES, type Stroke } from '../types.ts'
+import { GOINGS, type Going, type KeyPlan, LASTINGS } from '../types.ts'
 import type { KeyState } from '../useKey.ts'
 import classes from './KeySentence.module.css'
 
@@ -30,14 +31,16 @@ const GOING_WORDS: Readonly<Record<Going, string>> = {
   up: 'going up', down: 'going down', 'up-down': 'up and down', turns: 'the lanes in turn',
 } // biome-ignore format: a table
 const LASTING_WORDS: Readonly<Record<KeyPlan['lasting'], string>> = { bar: 'a bar each', beat: 'a beat each' }
-const STROKE_WORDS: Readonly<Record<Stroke, string>> = {
-  strum: 'strummed', together: 'plucked together', 'one-by-one': 'one by one', 'bass-and-chord': 'bass, then chord',
-} // biome-ignore format: a table
 const NUMBER_WORDS: Readonly<Record<KeyPlan['numbers'], string>> = {
   roman: 'I ii iii',
   capitals: 'I II III',
   plain: '1 2– 3–',
 }
+
+const STARTS: readonly (readonly [number | undefined, string])[] = [
+  [undefined, 'where it lies lowest'],
+  ...Array.from({ length: LANE_FRETS }, (_, index) => [index + 1, `fret ${index + 1}`] as const),
+]
 
 const KEY_SCALES = SCALES.filter(({ degrees }) => degrees.length === 7)
 
@@ -81,7 +84,7 @@ const Words = memo(function Words({ state }: { readonly state: KeyState }) {
         options={laneOptions(plan, neck).map((asks) => [lanesText(asks), lanesWords(asks, strings)])}
         take={(text) => {
           const asks = laneOptions(plan, neck).find((one) => lanesText(one) === text)
-          if (asks) change({ asks, lane: Math.min(plan.lane, asks.length - 1) })
+          if (asks) change({ asks, lane: Math.min(plan.lane, asks.length - 1), from: undefined })
         }}
       />
       {plan.fifthInBass && (
@@ -105,17 +108,24 @@ const Words = memo(function Words({ state }: { readonly state: KeyState }) {
         options={LASTINGS.map((lasting) => [lasting, LASTING_WORDS[lasting]])}
         take={(lasting) => change({ lasting })}
       />
-      {', chords as '}
-      <Choice
-        label="Numbers"
-        value={plan.numbers}
-        options={NUMBER_SCHOOLS.map((school) => [school, NUMBER_WORDS[school]])}
-        take={(numbers) => change({ numbers })}
-      />
+      {', '}
+      <PatternWord pattern={plan.pattern} take={(pattern) => change({ pattern })} />
+      {plan.from !== undefined && (
+        <>
+          {', from '}
+          <Choice
+            label="Begins"
+            value={plan.from as number | undefined}
+            options={STARTS}
+            take={(from) => change({ from })}
+          />
+        </>
+      )}
       {plan.tuning !== undefined && (
         <>
           {', in '}
           <TuningWord state={state} />
+          <OwnKey state={state} neck={neck} />
         </>
       )}{' '}
       <More state={state} neck={neck} />
@@ -144,6 +154,27 @@ function laneOptions({ asks, depth }: KeyPlan, neck: Neck): readonly (readonly L
       : []),
   ]
   return all.some((one) => lanesText(one) === lanesText(asks)) ? all : [asks, ...all]
+}
+
+/** An open tuning is made for a key: it is proposed while another is laid on it. */
+function OwnKey({ state, neck }: { readonly state: KeyState; readonly neck: Neck }) {
+  const { settings } = useStore($session)
+  const own = tuningKey(neck)
+  if (!own || pitchClassOf(own.tonic) === pitchClassOf(state.plan.key.tonic)) return null
+  const name = writeKey(own, { naming: settings.naming })
+  return (
+    <>
+      {', made for '}
+      <button
+        type="button"
+        className={sentence['word']}
+        aria-label={`Take the key that the tuning is made for, ${name}`}
+        onClick={() => state.change({ key: own })}
+      >
+        {name}
+      </button>
+    </>
+  )
 }
 
 function TuningWord({ state: { plan, player, change } }: { readonly state: KeyState }) {
@@ -185,10 +216,11 @@ function moreOf({ plan, player }: KeyState, neck: Neck, naming: NamingSystem): r
   })
   const groups: readonly More[] = [
     ...(plan.fifthInBass ? [] : [{ words: 'the fifth added in the bass', changes: { fifthInBass: true } }]),
-    ...STROKES.filter((stroke) => stroke !== plan.stroke).map((stroke) => ({
-      words: STROKE_WORDS[stroke],
-      changes: { stroke },
+    ...NUMBER_SCHOOLS.filter((school) => school !== plan.numbers).map((numbers) => ({
+      words: `steps as ${NUMBER_WORDS[numbers]}`,
+      changes: { numbers },
     })),
+    ...(plan.from === undefined ? [{ words: 'beginning at the nut', changes: { from: 1 } }] : []),
     ...(neck.open.length < 3 ? [] : scaleChoices),
     ...tuningsOffered(player).map((tuning) => ({
       words: `tuned ${tuningWords(tuning, naming)}`,
@@ -198,7 +230,7 @@ function moreOf({ plan, player }: KeyState, neck: Neck, naming: NamingSystem): r
   return groups
 }
 
-/** What the sentence does not name while it is as usual: the scale, the right hand, the fifth in the bass, the tuning. */
+/** What the sentence does not name while it is as usual: the scale, the fifth in the bass, where it begins, the tuning. */
 function More({ state, neck }: { readonly state: KeyState; readonly neck: Neck }) {
   const { settings } = useStore($session)
   const { change } = state
@@ -207,7 +239,7 @@ function More({ state, neck }: { readonly state: KeyState; readonly neck: Neck }
     moreOf(state, neck, settings.naming).map((one) => ({ value: one, words: one.words, now: false }))
   return (
     <Word
-      label="More of the key: scale, right hand, bass, tuning"
+      label="More of the key: scale, bass, beginning, numbers, tuning"
       now="…"
       useChoices={useChoices}
       take={({ changes }) => change(changes)}

@@ -5,15 +5,17 @@ import { betweenChords } from '@nestling/core/key'
 import type { Lane, LaneStep } from '@nestling/core/lane'
 import { stringNumber } from '@nestling/core/neck'
 import { instrumentFor } from '@nestling/core/request'
+import type { Frets } from '@nestling/core/voicing'
 import { memo, useEffect, useRef } from 'react'
 import { Egg } from '../../../neck/Egg.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
 import { gapWords } from '../../../words/lane.ts'
-import { fretsWord } from '../../../words/shapes.ts'
+import { counted, fretsWord } from '../../../words/shapes.ts'
 import type { KeyState } from '../useKey.ts'
 import classes from './Staircase.module.css'
-import { type StairLayout, stairLayout } from './stairs.ts'
+import { OPEN_ASIDE, type StairLayout, stairLayout } from './stairs.ts'
+import { useLaneDrag } from './useLaneDrag.ts'
 
 const LANDMARKS = new Set([3, 5, 7, 9, 12, 15, 17])
 
@@ -41,6 +43,7 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
   })
   const take = (step: number) => change({ step, lane: number })
   const box = useRef<SVGSVGElement>(null)
+  const drag = useLaneDrag(lane, layout, box, (from) => change({ from, lane: number }))
   // Where the keyboard stands on a step, it goes along with the arrows.
   useEffect(() => {
     const at = document.activeElement
@@ -55,8 +58,9 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
       role="group"
       aria-label={`Lane ${number + 1}, from step 1 at the foot`}
       data-testid="lane"
+      {...drag.handlers}
     >
-      <Frets layout={layout} />
+      <Wires layout={layout} />
       {lane.steps.map((step, index) => (
         <Row
           key={step.step}
@@ -70,16 +74,25 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
           labels={settings.labels !== 'none'}
           symbolOf={(chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })}
           take={() => {
+            if (drag.wasDragged()) return
             if (plan.step === step.step && plan.lane === number) hearChosen()
             else take(step.step)
           }}
         />
       ))}
+      {drag.start !== undefined && (
+        <g className={classes['start']} data-testid="lane-start">
+          <path d={`M${layout.tipX(drag.start)} 0V${height}`} />
+          <text x={layout.tipX(drag.start) + 5} y={height - 6}>
+            from fret {drag.start}
+          </text>
+        </g>
+      )}
     </svg>
   )
 }
 
-const Frets = memo(function Frets({ layout }: { readonly layout: StairLayout }) {
+const Wires = memo(function Wires({ layout }: { readonly layout: StairLayout }) {
   const { height, nut, lastFret, fretX } = layout
   return (
     <g className={classes['frets']}>
@@ -131,6 +144,7 @@ interface RowProps {
 function Row({ step, before, layout, isChosen, isStop, isSounding, strings, labels, symbolOf, take }: RowProps) {
   const { stringY, rowTop, rowHeight, width } = layout
   const shape = step.shape ?? step.instead?.shape
+  const aside = openAside(shape?.frets ?? [])
   const eggSize = Math.min(9.5, layout.pitch * 0.66)
   return (
     <g
@@ -183,7 +197,7 @@ function Row({ step, before, layout, isChosen, isStop, isSounding, strings, labe
             return (
               <Egg
                 key={string}
-                x={layout.tipX(fret)}
+                x={layout.tipX(fret) - (aside.has(string) ? OPEN_ASIDE * layout.direction : 0)}
                 y={stringY(step.step, string)}
                 size={eggSize}
                 degree={degree ?? '9'}
@@ -195,6 +209,14 @@ function Row({ step, before, layout, isChosen, isStop, isSounding, strings, labe
       )}
     </g>
   )
+}
+
+/** Of neighbouring open strings every second steps aside, so that no two tones touch. */
+function openAside(frets: Frets): ReadonlySet<number> {
+  const aside = new Set<number>()
+  for (const [string, fret] of frets.entries())
+    if (fret === 0 && frets[string - 1] === 0 && !aside.has(string - 1)) aside.add(string)
+  return aside
 }
 
 function Refused({
@@ -247,6 +269,7 @@ function Hop({ step, before, layout, symbolOf }: Pick<RowProps, 'step' | 'before
   const end = b - Math.sign(b - a) * 11
   return (
     <g className={classes['hop']} data-folds={by < 0 || undefined}>
+      <title>{`${counted(Math.abs(by), 'fret')} ${by < 0 ? 'down' : 'up'}, ${Math.round(step.hopMm ?? 0)} mm`}</title>
       <path d={`M${a} ${stringY(before.step, step.string)}V${y}`} data-riser />
       <circle cx={a} cy={y} r={2} />
       <path d={`M${a} ${y}Q${(a + end) / 2} ${y - lift} ${end} ${y - 2}`} />

@@ -6,7 +6,10 @@ import type { Frets } from '@nestling/core/voicing'
 export interface StairLayout {
   readonly width: number
   readonly height: number
+  /** Where the strings begin: the nut, or the capo. */
   readonly nut: number
+  /** Fret 0, or the capo's. */
+  readonly firstFret: number
   readonly end: number
   readonly lastFret: number
   readonly direction: 1 | -1
@@ -31,7 +34,11 @@ export interface StairFacing {
   readonly leftHanded: boolean
 }
 
+/** Room for open strings; where many ring, two columns of them. */
 const BEFORE = 26
+const BEFORE_RINGING = 40
+/** From one column of open strings to the other. */
+export const OPEN_ASIDE = 16
 const AFTER = 8
 /** No two strings stand further apart than this, however much room there is. */
 const MOST_PITCH = 16
@@ -42,6 +49,7 @@ const used = ({ shape, refused, instead }: LaneStep): readonly Frets[] =>
 
 export function stairLayout(lane: Lane, neck: Neck, lastFret: number, facing: StairFacing): StairLayout {
   const { width, height, lowOnTop, leftHanded } = facing
+  const before = lane.ask.kind === 'tones' ? BEFORE_RINGING : BEFORE
   const sounding = new Set(
     lane.steps.flatMap((step) =>
       used(step).flatMap((frets) => frets.flatMap((fret, string) => (fret === null ? [] : [string]))),
@@ -60,14 +68,17 @@ export function stairLayout(lane: Lane, neck: Neck, lastFret: number, facing: St
   )
   const all = places.at(-1) ?? 0
   const pitch = Math.min(MOST_PITCH, (rowHeight - 21) / Math.max(1, all))
-  const scale = (width - BEFORE - AFTER) / fretDistanceMm(neck.scaleLengthMm, lastFret)
+  const scale = (width - before - AFTER) / fretDistanceMm(neck.scaleLengthMm, lastFret)
   const mirror = (x: number) => (leftHanded ? width - x : x)
+  const open = Math.min(...neck.firstFret) - 1
+  const openX = before + scale * fretDistanceMm(neck.scaleLengthMm, open)
   const inset = (rowHeight - all * pitch) / 2
   const rowTop = (step: number) => (STEPS - step) * rowHeight
   return {
     width,
     height,
-    nut: mirror(BEFORE),
+    nut: mirror(openX),
+    firstFret: open,
     end: mirror(width - AFTER),
     lastFret,
     direction: leftHanded ? -1 : 1,
@@ -75,8 +86,8 @@ export function stairLayout(lane: Lane, neck: Neck, lastFret: number, facing: St
     silent: new Set(strings.filter((string) => !sounding.has(string))),
     rowHeight,
     pitch,
-    fretX: (fret) => mirror(BEFORE + scale * fretDistanceMm(neck.scaleLengthMm, fret)),
-    tipX: (fret) => mirror(fret === 0 ? BEFORE - 12 : BEFORE + scale * fingertipMm(neck.scaleLengthMm, fret)),
+    fretX: (fret) => mirror(before + scale * fretDistanceMm(neck.scaleLengthMm, fret)),
+    tipX: (fret) => mirror(fret === 0 ? openX - 12 : before + scale * fingertipMm(neck.scaleLengthMm, fret)),
     stringY: (step, string) => {
       const place = (places[strings.indexOf(string)] ?? 0) * pitch
       return lowOnTop ? rowTop(step) + inset + place : rowTop(step) + rowHeight - inset - place
