@@ -129,3 +129,25 @@ test(`after each of ${ACTS} random acts everything agrees`, async ({ page }) => 
       .toEqual([])
   }
 })
+
+test('on a narrow screen what is told takes its own room: it lies over nothing', async ({ page }) => {
+  await page.setViewportSize({ width: 820, height: 900 })
+  await page.goto('/key?key=C')
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await page.locator('body').press('p')
+  const notice = page.getByRole('alert').filter({ hasText: 'Nothing is written' })
+  await expect(notice).toBeVisible()
+  // At the page's end everything stands above it, once it has come in.
+  const bottom = async (one: ReturnType<typeof page.getByRole>) => {
+    const box = await one.boundingBox()
+    return (box?.y ?? 0) + (box?.height ?? 0)
+  }
+  const top = async (one: ReturnType<typeof page.getByRole>) => (await one.boundingBox())?.y ?? 0
+  await expect
+    .poll(async () => {
+      await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight))
+      return (await bottom(page.getByRole('main'))) <= (await top(notice)) + 1
+    })
+    .toBe(true)
+  expect(await bottom(notice)).toBeLessThanOrEqual((await top(page.getByRole('region', { name: 'Tray' }))) + 1)
+})

@@ -43,7 +43,6 @@ export function Shell({ view, page, fixed = false, children }: ShellProps) {
   useEffect(() => setAlive(true), [])
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
-      <Notices />
       <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
         <EggPatterns />
         <header className={classes['header']}>
@@ -60,13 +59,16 @@ export function Shell({ view, page, fixed = false, children }: ShellProps) {
           </div>
         </header>
         <main className={classes['main']}>{children}</main>
-        <Tray />
+        <div className={classes['foot']}>
+          <Notices />
+          <Tray />
+        </div>
       </div>
     </MantineProvider>
   )
 }
 
-/** In the empty middle of the header, where they cover nothing; on narrow screens above the tray. */
+/** In the empty middle of the header, where they cover nothing; on narrow screens a bar on the tray, in the page's own flow. */
 function Notices() {
   const isWide = useMediaQuery(`(min-width: ${BREAKPOINTS.roomy})`)
   return isWide ? (
@@ -78,7 +80,14 @@ function Notices() {
       className={classes['notices']}
     />
   ) : (
-    <Notifications position="bottom-center" limit={3} autoClose={8000} mb={60} />
+    <Notifications
+      position="bottom-center"
+      containerWidth="100%"
+      withinPortal={false}
+      limit={1}
+      autoClose={8000}
+      className={classes['docked']}
+    />
   )
 }
 

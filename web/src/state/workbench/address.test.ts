@@ -16,6 +16,7 @@ describe('the address of a question', () => {
     'chord=D%2FF%23&open=allow&shape=200232',
     'chord=G13&doubling=true&fretMin=3&fretMax=9&span=4',
     'chord=D&strings=654&tuning=D2,A2,D3,G3,A3,D4',
+    'chord=G7&shape=xx343x&stated=1',
     'chord=C[R b9 5]',
     'chord=Cm7&strings=5432&shape=x3534x&fingers=x1423x',
   ])('%s opens as it was left', (query) => {
@@ -26,6 +27,7 @@ describe('the address of a question', () => {
     expect(again.step.question.chord).toEqual(step.question.chord)
     expect(again.step.frets).toEqual(step.frets)
     expect(again.step.fingers).toEqual(step.fingers)
+    expect([step.stated, again.step.stated]).toEqual(query.includes('stated') ? [true, true] : [false, false])
   })
 
   test('without a chord the first question opens; on four strings it takes four', () => {

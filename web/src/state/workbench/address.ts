@@ -21,6 +21,8 @@ export interface Address {
   readonly texts: QuestionTexts
   readonly shape: string | undefined
   readonly fingers: string | undefined
+  /** The player has said what the shape is: its name stays over what is changed. */
+  readonly stated?: boolean
 }
 
 const FIRST: QuestionTexts = { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432' }
@@ -37,11 +39,12 @@ export const readAddress = (query: URLSearchParams): Address => ({
   texts: questionTextsIn(query),
   shape: query.get('shape') ?? undefined,
   fingers: query.get('fingers') ?? undefined,
+  stated: query.get('stated') === '1',
 })
 
 /** The state that an address means; what can't be read of it is told, and the rest still opens. */
 export function stepFrom(
-  { texts, shape, fingers }: Address,
+  { texts, shape, fingers, stated = false }: Address,
   player: Player,
 ): { readonly step: Step; readonly typed: Typed } {
   const own = player.instrument.tuning.strings.length
@@ -58,7 +61,7 @@ export function stepFrom(
       frets: inHand,
       fingers: chosen?.ok ? chosen.value : undefined,
       byHand: inHand !== undefined,
-      stated: false,
+      stated: stated && inHand !== undefined,
     },
     typed: {
       line: error === undefined ? '' : (asked[error.field as QuestionField] ?? ''),
@@ -67,10 +70,14 @@ export function stepFrom(
   }
 }
 
-function addressWith(texts: QuestionTexts, { frets, fingers }: Partial<Pick<Step, 'frets' | 'fingers'>>): string {
+function addressWith(
+  texts: QuestionTexts,
+  { frets, fingers, stated }: Partial<Pick<Step, 'frets' | 'fingers' | 'stated'>>,
+): string {
   const query = new URLSearchParams(texts as Record<string, string>)
   if (frets?.some((fret) => fret !== null)) query.set('shape', writeFrets(frets))
   if (frets && fingers) query.set('fingers', writeFingers(fingers))
+  if (frets && stated) query.set('stated', '1')
   return `/?${query.toString().replaceAll('%2C', ',').replaceAll('%2F', '/')}`
 }
 
@@ -78,9 +85,14 @@ export const addressOf = ({
   question,
   frets,
   fingers,
+  stated,
   player,
-}: Pick<WorkbenchState, 'question' | 'frets' | 'fingers' | 'player'>): string =>
-  addressWith(writeQuestion(question, player.instrument.tuning.strings.length), { frets, fingers })
+}: Pick<WorkbenchState, 'question' | 'frets' | 'fingers' | 'player'> & { readonly stated?: boolean }): string =>
+  addressWith(writeQuestion(question, player.instrument.tuning.strings.length), {
+    frets,
+    fingers,
+    ...(stated === undefined ? {} : { stated }),
+  })
 
 /** Where a shape opens, from everywhere: under its own question, with its own fingers. */
 export const addressOfShape = (shape: Shape, player: Pick<Player, 'instrument'>): string =>
