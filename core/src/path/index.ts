@@ -1,0 +1,11 @@
+/**
+ * Path: a tune as shapes in time, chosen so that all of it together costs least.
+ *   PathQuestion ─pathSolver→ best: PathFound, every term of every step told;  alternatives: another shape, and what then
+ */
+export type { Alternative, PathSolver } from './path.ts'
+export { findPath, pathSolver, rememberingSolver } from './path.ts'
+export { pairVoices, stepBetween } from './stepCost.ts'
+export type {
+  HeldShape, PathFound, PathGap, PathGapReason, PathQuestion, PathShape, PathStep, PathWay, PathWeights, PathWishes, ShapeParts, StepParts,
+} from './types.ts' // biome-ignore format: a list
+export { PATH_WEIGHTS, PATH_WISHES } from './weights.ts'

@@ -1,0 +1,115 @@
+/**
+ * The least path through a tune.
+ *   chords ─candidatesFor→ shapes with their own costs ─stepCosts→ what each step costs ─leastWays→ PathFound
+ */
+import { type CandidateMemory, type Candidates, candidateMemory, candidatesFor } from './candidates.ts'
+import { compile, type Layer, stepCosts } from './matrix.ts'
+import { type Graph, leastThrough, leastWays, type Way } from './solve.ts'
+import { stepBetween } from './stepCost.ts'
+import type { PathFound, PathGap, PathQuestion, PathShape, PathStep, PathWay } from './types.ts'
+
+/** A tune whose ways can be asked for again and again: what was searched and weighed is kept. */
+export interface PathSolver {
+  readonly best: () => PathFound
+  /** Of one chord the shapes with which the whole path costs least, and what; as many as are asked, cheapest first. */
+  readonly alternatives: (chord: number, most: number) => readonly Alternative[]
+}
+
+export interface Alternative {
+  readonly shape: PathShape
+  readonly total: number
+}
+
+/** What one question found and weighed, for the next one: a changed chord costs only what is new. */
+export interface PathMemory {
+  readonly candidates: CandidateMemory
+  readonly layers: Map<readonly PathShape[], Layer>
+  readonly steps: Map<Layer, Map<Layer, Float64Array>>
+}
+
+/** All that candidates and steps depend on, besides the chords. */
+const memoryKey = ({ neck, hand, thumb, wishes, weights }: PathQuestion): string =>
+  JSON.stringify([neck, hand, thumb, wishes, weights])
+
+/** Remembers as long as neck, hand, wishes and weights stay. */
+export function rememberingSolver(): (question: PathQuestion) => PathSolver {
+  let now: { readonly key: string; readonly memory: PathMemory } | undefined
+  return (question) => {
+    const key = memoryKey(question)
+    if (now?.key !== key) now = { key, memory: newMemory(question) }
+    return pathSolver(question, now.memory)
+  }
+}
+
+const newMemory = (question: PathQuestion): PathMemory => ({
+  candidates: candidateMemory(question),
+  layers: new Map(),
+  steps: new Map(),
+})
+
+export function pathSolver(question: PathQuestion, memory: PathMemory = newMemory(question)): PathSolver {
+  const { chords, weights, wishes, loop, best } = question
+  const of = candidatesFor(question, memory.candidates)
+  const candidates = chords.map((_, index) => of(index))
+  const layers = layersOf(candidates, question, memory)
+  const graph = graphOf(layers, question, memory)
+  const wayOf = ({ total, path }: Way): PathWay => ({
+    total,
+    shapes: path.map((node, layer) => (layers[layer] as Layer).shapes[node]),
+  })
+  const gaps = candidates.flatMap(({ gap }, chord): readonly PathGap[] => (gap ? [{ chord, reason: gap }] : []))
+  return {
+    best: () => {
+      if (chords.length === 0) return { total: 0, shapes: [], steps: [], others: [], gaps: [] }
+      const [first, ...others] = leastWays(graph, best).map(wayOf)
+      if (!first) throw new Error('every layer has a candidate, so there is a way')
+      const steps = first.shapes.map((shape, index): PathStep | undefined => {
+        const before = index === 0 ? (loop ? first.shapes.at(-1) : undefined) : first.shapes[index - 1]
+        return before && shape ? stepBetween(before, shape, weights, wishes) : undefined
+      })
+      return { ...first, steps, others, gaps }
+    },
+    alternatives: (chord, most) => {
+      const layer = layers[chord]
+      if (!layer || layer.count === 0) return []
+      return leastThrough(graph, chord, most).map(({ at, total }) => ({ shape: layer.shapes[at] as PathShape, total }))
+    },
+  }
+}
+
+export const findPath = (question: PathQuestion): PathFound => pathSolver(question).best()
+
+/** Chords with the same candidates share their columns, so that their steps are weighed once. */
+function layersOf(candidates: readonly Candidates[], { neck }: PathQuestion, { layers }: PathMemory): readonly Layer[] {
+  return candidates.map(({ shapes }) => {
+    const layer = layers.get(shapes) ?? compile(shapes, neck.open.length)
+    layers.set(shapes, layer)
+    return layer
+  })
+}
+
+const NOTHING = new Float64Array(1)
+
+function graphOf(
+  layers: readonly Layer[],
+  { weights, wishes, loop }: PathQuestion,
+  { steps: weighed }: PathMemory,
+): Graph {
+  const between = (a: Layer, b: Layer): Float64Array => {
+    // A chord without shapes is passed for nothing.
+    if (a.count === 0 || b.count === 0) return new Float64Array(Math.max(1, a.count) * Math.max(1, b.count))
+    const from = weighed.get(a) ?? new Map<Layer, Float64Array>()
+    weighed.set(a, from)
+    const costs = from.get(b) ?? stepCosts(a, b, weights, wishes)
+    from.set(b, costs)
+    return costs
+  }
+  const count = layers.length
+  return {
+    own: layers.map((layer) => (layer.count === 0 ? NOTHING : layer.own)),
+    steps: layers
+      .slice(0, loop ? count : count - 1)
+      .map((layer, index) => between(layer, layers[(index + 1) % count] as Layer)),
+    loop,
+  }
+}
