@@ -1,0 +1,211 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { CATALOGUE, readSymbol, writeSymbol } from '../chord/index.ts'
+import { keyOf, MAJOR, NATURAL_MINOR, readKey, writeKey } from '../key/index.ts'
+import { NOTE_NAMES } from '../pitch/index.ts'
+import { must } from '../result/index.ts'
+import { FOUR_FOUR, THREE_FOUR } from '../time/index.ts'
+import {
+  type Chart,
+  type ChartBar,
+  type ChartSlot,
+  guessKey,
+  MOST_CHART_TEXT,
+  playedChart,
+  readChart,
+  STYLES,
+  writeChart,
+} from './index.ts'
+
+const read = (text: string): Chart => {
+  const { chart, errors } = readChart(text)
+  expect(errors).toEqual([])
+  return chart
+}
+/** Chords with their beats, a bar after another. */
+const played = (text: string) =>
+  playedChart(read(text))
+    .chords.map(({ chord, beats }) => `${writeSymbol(chord, { ascii: true })}:${Number(beats.toFixed(3))}`)
+    .join(' ')
+const roots = (text: string) =>
+  playedChart(read(text))
+    .chords.map(({ chord }) => chord.root)
+    .join('')
+
+describe('reading', () => {
+  test.each([
+    ['| Fm9 | Bbm7 | Eb13 | Abmaj9 |', 'Fm9:4 Bbm7:4 Eb13:4 Abmaj9:4'],
+    // Chords share a bar evenly; dots hold a beat.
+    ['| C F | Dm7 G7 C6 |', 'C:2 F:2 Dm7:1.333 G7:1.333 C6:1.333'],
+    ['| C . . G7 | . F . . |', 'C:3 G7:2 F:3'],
+    ['3/4\n| C | F . G |\n4/4\n| C |', 'C:3 F:2 G:1 C:4'],
+    ['| C | % | F G | % |', 'C:4 C:4 F:2 G:2 F:2 G:2'],
+    ['| C | N.C. | F N.C. |', 'C:4 F:2'],
+    ['Dm7 G7 Cmaj7', 'Dm7:4 G7:4 Cmaj7:4'],
+    ['key: Ab\n| 2 5 | 1 | V/V | bVII7 |', 'Bbm7:2 Eb7:2 Abmaj7:4 Bb7:4 Gb7:4'],
+    ['key: Am\n| i | iv7 | V7 |', 'Am7:4 Dm7:4 E7:4'],
+    ['| C[R b9 5] | D/F# |', 'C5addb9:4 D/F#:4'],
+  ])('%j', (text, expected) => expect(played(text)).toBe(expected))
+
+  test('title, key, metre, style and tempo, each where it stands', () => {
+    const chart = read('title: Low Tide Waltz\nkey: Bb\n3/4 waltz =96\n[A] | Bbmaj7 | Cm7 |\n=120\n[B] | F7 |')
+    expect(chart).toMatchObject({ title: 'Low Tide Waltz', metre: THREE_FOUR, style: 'waltz', tempoBpm: 96 })
+    expect(writeKey(chart.key ?? must(readKey('C')))).toBe('B♭ major')
+    expect(chart.bars.map(({ part, tempoBpm }) => [part, tempoBpm])).toEqual([['A', undefined], [undefined, undefined], ['B', 120]]) // biome-ignore format: a table
+    expect(playedChart(chart).bars.map(({ tempoBpm, at }) => [tempoBpm, at])).toEqual([[96, 0], [96, 3], [120, 6]]) // biome-ignore format: a table
+  })
+
+  test.each([
+    ['|: C | D :| E |', 'CDCDE'],
+    ['C | D :| E |', 'CDCDE'],
+    ['|: C | 1. D :| 2. E | F |', 'CDCEF'],
+    ['|: C | 1. D :| 2. E :| 3. F | G |', 'CDCECFG'],
+    ['|: C | 1. D | E :| 2. F | A |: G :|', 'CDECFAGG'],
+    ['|: C :|: D :|', 'CCDD'],
+    ['[A] |: C | D :| [B] | E |', 'CDCDE'],
+  ])('%s is played %s', (text, expected) => expect(roots(text)).toBe(expected))
+})
+
+describe('what is wrong is told with its place, and the rest stands', () => {
+  test.each([
+    ['| C | Xm7 | F |', 6, 'no_root_note', 'CF'],
+    ['| C | 5 | F |', 6, 'number_without_key', 'CF'],
+    ['| C . G7 |', 2, 'bar_beats', 'CG'],
+    ['% | C |', 0, 'nothing_to_repeat', 'C'],
+    [':| C |', 0, 'nothing_to_repeat', 'C'],
+    ['| C [B] D |', 4, 'part_in_bar', 'CD'],
+    ['| C | % F |', 8, 'not_in_a_chart', 'CC'],
+    ['key: Q\n| C |', 5, 'not_a_key', 'C'],
+    ['tempo: fast\n| C |', 7, 'not_a_tempo', 'C'],
+    ['99/4\n| C |', 0, 'not_a_metre', 'C'],
+    ['=9\n| C |', 0, 'not_a_tempo', 'C'],
+  ])('%j at %d', (text, at, code, rest) => {
+    const { chart, errors } = readChart(text)
+    expect(errors.map((error) => [error.code, error.at])).toEqual([[code, at]])
+    expect(
+      playedChart(chart)
+        .chords.map(({ chord }) => chord.root)
+        .join(''),
+    ).toBe(rest)
+  })
+
+  test('a wrong word stays where it stands, and is written back', () => {
+    const { chart } = readChart('| C | Xm7 | F |')
+    expect(chart.bars[1]?.slots).toEqual([{ kind: 'wrong', text: 'Xm7' }])
+    expect(writeChart(chart)).toBe('4/4\n| C | Xm7 | F |')
+  })
+
+  test('a text that is too long is refused whole, a tune that never ends is cut and says so', () => {
+    expect(readChart('C '.repeat(MOST_CHART_TEXT)).errors).toMatchObject([
+      { code: 'chart_too_long', at: MOST_CHART_TEXT },
+    ])
+    expect(readChart('| C '.repeat(600)).errors).toMatchObject([{ code: 'chart_too_long', at: 2 + 4 * 512 }])
+    const long: Chart = {
+      ...read('|: C :|'),
+      bars: Array.from({ length: 600 }, (): ChartBar => ({ slots: [], opens: true, closes: true })),
+    }
+    expect(playedChart(long)).toMatchObject({ cut: true })
+  })
+})
+
+test('every slot tells where it stands in the text', () => {
+  const text = 'key: C\n[A] |: Dm7 G7 | % | N.C. . . 1 :|'
+  const { places } = readChart(text)
+  expect(places.map((bar) => bar.map(({ from, to }) => text.slice(from, to)))).toEqual([
+    ['Dm7', 'G7'],
+    [],
+    ['N.C.', '.', '.', '1'],
+  ])
+})
+
+const slot: fc.Arbitrary<ChartSlot> = fc.oneof(
+  {
+    weight: 6,
+    arbitrary: fc
+      .tuple(
+        fc.constantFrom(...NOTE_NAMES.filter((name) => name.length < 3 && !['B#', 'E#', 'Cb', 'Fb'].includes(name))),
+        fc.constantFrom(...CATALOGUE),
+      )
+      .map(([root, { formula }]): ChartSlot => ({ kind: 'chord', chord: { root, formula } })),
+  },
+  { weight: 1, arbitrary: fc.constant<ChartSlot>({ kind: 'rest' }) },
+)
+const maybe = <Value>(value: fc.Arbitrary<Value>) => fc.option(value, { nil: undefined, freq: 4 })
+const bar = fc.record({
+  slots: fc.oneof(
+    { weight: 8, arbitrary: fc.array(slot, { minLength: 1, maxLength: 3 }) },
+    { weight: 1, arbitrary: fc.constant<ChartSlot[]>([]) },
+    {
+      weight: 1,
+      arbitrary: slot.map((one): ChartSlot[] => [one, { kind: 'hold' }, { kind: 'hold' }, { kind: 'hold' }]),
+    },
+  ),
+  part: maybe(fc.constantFrom('A', 'B', 'in')),
+  opens: maybe(fc.constant(true)),
+  closes: maybe(fc.constant(true)),
+  ending: maybe(fc.constantFrom(1, 2)),
+  metre: maybe(fc.constant(FOUR_FOUR)),
+  tempoBpm: maybe(fc.constantFrom(60, 180)),
+})
+const chart: fc.Arbitrary<Chart> = fc.record({
+  title: fc.constantFrom('', 'Slow Ferry'),
+  key: maybe(
+    fc.constantFrom(
+      ...(['Ab', 'F#', 'C'] as const).flatMap((tonic) =>
+        [keyOf(tonic, MAJOR), keyOf(tonic, NATURAL_MINOR)].flatMap((key) => key ?? []),
+      ),
+    ),
+  ),
+  metre: fc.constant(FOUR_FOUR),
+  tempoBpm: maybe(fc.constantFrom(72, 208)),
+  style: fc.constantFrom(...STYLES),
+  bars: fc.array(bar, { maxLength: 9 }).map((bars) =>
+    bars.map(
+      (one, at): ChartBar =>
+        at === 0
+          ? {
+              ...one,
+              slots: one.slots.length > 0 ? one.slots : [{ kind: 'rest' }],
+              metre: undefined,
+              tempoBpm: undefined,
+            }
+          : one,
+    ),
+  ),
+})
+test('any chart is written, and reads back the same', () =>
+  fc.assert(
+    fc.property(chart, (any) => {
+      const text = writeChart(any)
+      const again = readChart(text)
+      expect(again.errors).toEqual([])
+      expect(writeChart(again.chart)).toBe(text)
+      expect(playedChart(again.chart)).toEqual(playedChart(any))
+    }),
+  ))
+
+test('in any way of naming a chart is written, and reads back the same', () => {
+  const tune = read('key: Bb\n| Bbmaj7 | Bm7b5 E7b9 | Am7 | Ebm6 |')
+  for (const naming of ['letters', 'german', 'syllables'] as const)
+    expect(readChart(writeChart(tune, { naming }), [naming]).chart).toEqual(tune)
+})
+
+describe('the key of a tune', () => {
+  test.each([
+    ['Dm7 G7 Cmaj7', 'C major'],
+    ['Fm9 Bbm7 Eb13 Abmaj9', 'A♭ major'],
+    ['F#m7 Bm7 C#7b9 F#m7', 'F♯ minor'],
+    ['Eb7 Ab7 Eb7 Bb7 Eb7', 'E♭ major'],
+    ['Am F C G Am', 'A minor'],
+  ])('%s: %s', (text, key) => {
+    const guess = guessKey(playedChart(read(text)).chords)
+    expect(guess && writeKey(guess.key)).toBe(key)
+  })
+  test('where two are as good, both are told; without chords there is none', () => {
+    expect(guessKey(playedChart(read('G7sus4 Bm7b5')).chords)?.orElse).toBeDefined()
+    expect(guessKey(playedChart(read('Dm7 G7 Cmaj7')).chords)?.orElse).toBeUndefined()
+    expect(guessKey([])).toBeUndefined()
+  })
+  test('one chord alone is spelled as it is written', () =>
+    expect(guessKey([{ chord: must(readSymbol('Gb')), beats: 4 }])?.key.tonic).toBe('Gb'))
+})
