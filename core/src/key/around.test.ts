@@ -13,6 +13,7 @@ import {
   sharedChords,
   stackAround,
   standIns,
+  waysBetween,
 } from './index.ts'
 
 const key = (text: string) => must(readKey(text))
@@ -103,4 +104,27 @@ test('keys by fourths, each once; neighbours share four triads, the relative key
   expect(sharedChords(key('C'), key('G'), 'triads').map(told).join(' ')).toBe('C Em G Am')
   expect(sharedChords(key('C'), key('Am'), 'sevenths')).toHaveLength(7)
   expect(sharedChords(key('C'), key('F#'), 'triads')).toHaveLength(0)
+})
+
+test.each([
+  ['Cmaj7', 'Fmaj7', 'leading Edim7, dominant C7, tritone Gb7, two Gm7, sus C7sus4'],
+  ['G7', 'Am7', 'leading G#dim7, dominant E7, tritone Bb7, two Bm7b5, chromatic G#m7b5, sus E7sus4'],
+  ['Dm7', 'C', 'leading Bdim7, dominant G7, tritone Db7, chromatic Dbdim7, chromatic Dbm7b5, sus G7sus4'],
+  ['Dm7', 'G7', 'leading F#dim7, dominant D7, tritone Ab7, two Am7, sus G7sus4'],
+])('between %s and %s: %s', (from, to, expected) =>
+  expect(
+    waysBetween(chord(from), chord(to))
+      .map((one) => `${one.reason} ${told(one.chord)}`)
+      .join(', '),
+  ).toBe(expected),
+)
+
+test('in a key, the step between roots a third apart', () => {
+  const steps = (from: string, to: string) =>
+    waysBetween(chord(from), chord(to), key('C'))
+      .filter(({ reason }) => reason === 'step')
+      .map((one) => told(one.chord))
+  expect(steps('Cmaj7', 'Em7')).toEqual(['Dm7'])
+  expect(steps('Am7', 'Fmaj7')).toEqual(['G7'])
+  expect(steps('Cmaj7', 'Dm7')).toEqual([])
 })

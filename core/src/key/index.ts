@@ -4,7 +4,7 @@
  *   chord ─scalesFor→ the scales that hold it
  */
 export type { Between, BetweenReason } from './between.ts'
-export { betweenChords } from './between.ts'
+export { BETWEEN_REASONS, betweenChords, waysBetween } from './between.ts'
 export type { Depth, DepthSchool, KeyFunction, LeftTone, ScaleStep } from './chordScale.ts'
 export { chordScale, DEPTH_SCHOOLS, DEPTHS } from './chordScale.ts'
 export type { Key, KeyError } from './key.ts'

@@ -1,5 +1,5 @@
 /** Lanes in words. */
-import type { Depth, DepthSchool, KeyFunction, LeftTone, StandInKind } from '@nestling/core/key'
+import type { BetweenReason, Depth, DepthSchool, KeyFunction, LeftTone, StandInKind } from '@nestling/core/key'
 import { type LaneAsk, type LaneGap, writeOrder } from '@nestling/core/lane'
 import { stringNumber } from '@nestling/core/neck'
 import { degreeSign } from './degrees.ts'
@@ -33,6 +33,17 @@ export const STAND_IN_WORDS: Readonly<Record<StandInKind, string>> = {
   up: 'a third up',
   down: 'a third down',
   same: 'same tones',
+}
+
+export const BETWEEN_WORDS: Readonly<Record<BetweenReason, string>> = {
+  leading: 'its leading tone, diminished',
+  dominant: 'its dominant',
+  tritone: 'the dominant’s partner a tritone away',
+  two: 'the second step of its key',
+  raised: 'the dominant before it, its root raised',
+  chromatic: 'the semitone between the roots',
+  sus: 'its dominant, the third held back',
+  step: 'the step between',
 }
 
 /** "♭9 left away: a semitone above R". */

@@ -2,7 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { chordPlaces } from '@nestling/core/arpeggio'
 import { writeSymbol } from '@nestling/core/chord'
-import { type BetweenReason, betweenChords, writeKey, writeStep } from '@nestling/core/key'
+import { betweenChords, writeKey, writeStep } from '@nestling/core/key'
 import { laneNames } from '@nestling/core/lane'
 import { soundingMidi } from '@nestling/core/neck'
 import { degreePitchClass, pitchClassOf, withSigns, writeNote } from '@nestling/core/pitch'
@@ -13,7 +13,7 @@ import { ClaimField } from '../../../controls/ClaimField.tsx'
 import { Egg } from '../../../neck/Egg.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
-import { FUNCTION_WORDS, gapWords, leftWords } from '../../../words/lane.ts'
+import { BETWEEN_WORDS, FUNCTION_WORDS, gapWords, leftWords } from '../../../words/lane.ts'
 import { fretsWord } from '../../../words/shapes.ts'
 import type { KeyState } from '../useKey.ts'
 import classes from './Beside.module.css'
@@ -72,7 +72,7 @@ export const ChosenStep = memo(function ChosenStep({ state }: { readonly state: 
               key={reason}
               type="button"
               className={classes['between']}
-              title={`${REASON_WORDS[reason]}: hear it between ${symbolOf(before.chord)} and ${symbolOf(step.chord)}`}
+              title={`${BETWEEN_WORDS[reason]}: hear it between ${symbolOf(before.chord)} and ${symbolOf(step.chord)}`}
               data-testid="between"
               onClick={() => state.hearBetween(chord)}
             >
@@ -87,13 +87,6 @@ export const ChosenStep = memo(function ChosenStep({ state }: { readonly state: 
     </section>
   )
 })
-
-const REASON_WORDS: Readonly<Record<BetweenReason, string>> = {
-  leading: 'its leading tone, diminished',
-  dominant: 'its dominant',
-  tritone: 'the dominant’s partner a tritone away',
-  two: 'the second step of its key',
-}
 
 const WIDTH = 316
 const LEFT = 26
