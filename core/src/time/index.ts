@@ -31,5 +31,7 @@ export type {
 } from './score.ts'
 export { bassNote, clicks, DRUMS, PARTS, plainBeat, stringEvents, withCountIn } from './score.ts'
 export { soundedNotes } from './sounded.ts'
+export type { BandBar, BandChord, BassLine, DrumStyle } from './tuneBand.ts'
+export { BASS_LINES, bassFor, drumsFor } from './tuneBand.ts'
 export type { WrittenBar, WrittenEvent, WrittenValue } from './written.ts'
 export { playedAgain, writtenBars } from './written.ts'
