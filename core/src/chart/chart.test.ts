@@ -10,10 +10,16 @@ import {
   type ChartBar,
   type ChartSlot,
   guessKey,
+  keysFor,
   MOST_CHART_TEXT,
   playedChart,
   readChart,
   STYLES,
+  transposedChart,
+  withChord,
+  withChordAfter,
+  withChordsSwapped,
+  withoutChord,
   writeChart,
 } from './index.ts'
 
@@ -208,4 +214,36 @@ describe('the key of a tune', () => {
   })
   test('one chord alone is spelled as it is written', () =>
     expect(guessKey([{ chord: must(readSymbol('Gb')), beats: 4 }])?.key.tonic).toBe('Gb'))
+})
+
+describe('changes', () => {
+  const bars = (tune: Chart) => writeChart(tune).split('\n').slice(1).join(' ')
+  const g7 = must(readSymbol('G7'))
+  test.each([
+    ['behind a chord it shares the bar', '| C | F |', withChordAfter, { bar: 0, slot: 0 }, '| C G7 | F |'],
+    ['in a bar of beats it takes the second half', '| C . . F |', withChordAfter, { bar: 0, slot: 0 }, '| C . G7 F |'],
+    ['another chord in its place', '| C F | F |', withChord, { bar: 0, slot: 1 }, '| C G7 | F |'],
+  ])('%s', (_, text, change, place, expected) => expect(bars(change(read(text), place, g7))).toBe(expected))
+  test.each([
+    ['| C G7 | F |', { bar: 0, slot: 1 }, '| C | F |'],
+    ['| C . . F |', { bar: 0, slot: 3 }, '| C . . . |'],
+    ['| C . F . |', { bar: 0, slot: 0 }, '| N.C. . F . |'],
+    ['[A] |: C | F :|', { bar: 0, slot: 0 }, '[A] |: F :|'],
+  ])('%s without %j', (text, place, expected) => expect(bars(withoutChord(read(text), place))).toBe(expected))
+  test('two chords change places; what is no chord stays', () => {
+    expect(bars(withChordsSwapped(read('| C F | G |'), { bar: 0, slot: 0 }, { bar: 1, slot: 0 }))).toBe('| G F | C |')
+    expect(bars(withChordsSwapped(read('| C N.C. | G |'), { bar: 0, slot: 1 }, { bar: 1, slot: 0 }))).toBe(
+      '| C N.C. | G |',
+    )
+  })
+  test('in all keys: the same numbers, and after twelve fourths the same tune', () => {
+    const tune = read('key: Ab\n| Fm9 | Bbm7 | Eb13 | Abmaj9/C | Gm7b5 C7b9 |')
+    const key = tune.key as NonNullable<Chart['key']>
+    expect(writeChart(transposedChart(tune, key, must(readKey('A'))))).toBe(
+      'key: A major\n4/4\n| F#m9 | Bm7 | E13 | Amaj9/C# |\n| G#m7b5 C#7b9 |',
+    )
+    expect(keysFor(key).length).toBe(12)
+    for (const other of keysFor(key))
+      expect(transposedChart(transposedChart(tune, key, other), other, key)).toEqual(tune)
+  })
 })

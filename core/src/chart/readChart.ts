@@ -76,7 +76,8 @@ export function readChart(text: string, systems: readonly NamingSystem[] = ['let
       return
     }
     const { slots } = draft
-    if (slots.some(({ kind }) => kind === 'hold') && slots.length !== metre.count) {
+    const hasDots = slots.some(({ kind }) => kind === 'hold') && slots.some(({ kind }) => kind !== 'hold')
+    if (hasDots && slots.length !== metre.count) {
       const at = draft.places[0]?.from ?? 0
       errors.push({ code: 'bar_beats', at, text: piece(text.slice(at)), slots: slots.length, beats: metre.count })
     }
