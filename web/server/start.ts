@@ -14,6 +14,7 @@ import { listeningHost } from '../src/pages/api/_border.ts'
 const web = join(dirname(fileURLToPath(import.meta.url)), '..')
 process.env['NODE_ENV'] ??= 'production'
 process.env['NESTLING_MIGRATIONS'] ??= join(web, 'drizzle')
+process.env['NESTLING_PATH_THREAD'] ??= join(web, 'server', 'pathThread.mjs')
 const folder = dataFolder('own')
 // The built application opens the same folder.
 process.env['NESTLING_DATA'] = folder

@@ -3,7 +3,7 @@
  *   PathQuestion ─pathSolver→ best: PathFound, every term of every step told;  alternatives: another shape, and what then
  */
 export type { Alternative, PathSolver } from './path.ts'
-export { findPath, pathSolver, rememberingSolver } from './path.ts'
+export { findPath, MOST_PATH_CHORDS, MOST_PATH_STEPS, pathSolver, pathSteps, rememberingSolver } from './path.ts'
 export { pairVoices, stepBetween } from './stepCost.ts'
 export type {
   HeldShape, PathFound, PathGap, PathGapReason, PathQuestion, PathShape, PathStep, PathWay, PathWeights, PathWishes, ShapeParts, StepParts,

@@ -77,6 +77,17 @@ export function pathSolver(question: PathQuestion, memory: PathMemory = newMemor
   }
 }
 
+/** More steps than this from candidate to candidate are not weighed for one question: some seconds' work. */
+export const MOST_PATH_STEPS = 40_000_000
+export const MOST_PATH_CHORDS = 512
+
+/** How many steps from candidate to candidate a question has. */
+export function pathSteps(question: PathQuestion): number {
+  const of = candidatesFor(question, candidateMemory(question))
+  const counts = question.chords.map((_, index) => Math.max(1, of(index).shapes.length))
+  return counts.reduce((sum, count, index) => sum + count * (counts[index + 1] ?? (question.loop ? (counts[0] ?? 1) : 1)), 0)
+}
+
 export const findPath = (question: PathQuestion): PathFound => pathSolver(question).best()
 
 /** Chords with the same candidates share their columns, so that their steps are weighed once. */

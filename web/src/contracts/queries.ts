@@ -92,3 +92,5 @@ export const LaneQuery = v.strictObject({
   tuning: TUNING,
   fretMax: v.optional(v.pipe(whole('a fret'), v.minValue(5, 'at least 5'), v.maxValue(24, 'at most 24')), '17'),
 })
+
+export const BetweenQuery = v.strictObject({ from: SYMBOL, to: SYMBOL, key: v.optional(text(40)) })

@@ -91,7 +91,7 @@ function Notices() {
   )
 }
 
-const CARRYING: readonly string[] = ['Build', 'Map', 'Arpeggio', 'Key'] satisfies readonly CarryingView[]
+const CARRYING: readonly string[] = ['Build', 'Map', 'Arpeggio', 'Key', 'Path'] satisfies readonly CarryingView[]
 const carries = (view: ViewName): view is CarryingView => CARRYING.includes(view)
 
 /** The views, each with the chord in hand. */

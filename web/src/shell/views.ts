@@ -7,6 +7,7 @@ export const VIEWS = [
   { name: 'Map', folder: 'map', href: '/map' },
   { name: 'Arpeggio', folder: 'arpeggio', href: '/arpeggio' },
   { name: 'Key', folder: 'key', href: '/key' },
+  { name: 'Path', folder: 'path', href: '/path' },
   { name: 'Book', folder: 'book', href: '/book' },
   { name: 'Set-up', folder: 'setup', href: '/setup' },
 ] as const satisfies readonly { readonly name: string; readonly folder: string; readonly href: string }[]

@@ -10,7 +10,7 @@ import { writeFrets } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import { inWindow, keepInWindow } from './windowStorage.ts'
 
-export type CarryingView = 'Build' | 'Map' | 'Arpeggio' | 'Key'
+export type CarryingView = 'Build' | 'Map' | 'Arpeggio' | 'Key' | 'Path'
 
 /** A shape in texts, as addresses have it. */
 export interface CarriedChord {
@@ -60,8 +60,9 @@ const same = (a: CarriedChord, b: CarriedChord): boolean =>
 export function addressIn(view: CarryingView, { inHand, left }: Carried, ownTuning: string, plain: string): string {
   if (inHand === undefined) return left[view]?.address ?? plain
   const there = left[view]
-  // A key holds many chords: another one in hand is no reason to leave it.
-  if (there && view === 'Key') return there.address
+  // A key or a tune holds many chords: another one in hand is no reason to leave it.
+  if (there && (view === 'Key' || view === 'Path')) return there.address
+  if (view === 'Path') return plain
   if (there && same(there.inHand, inHand)) return there.address
   const query = new URLSearchParams({ chord: inHand.chord })
   if (inHand.frets !== '' && view !== 'Map') query.set('shape', inHand.frets)

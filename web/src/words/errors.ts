@@ -2,6 +2,7 @@
  * What core refuses, in words: one sentence for a person, and what would be right. Core tells codes and places; nobody
  * reads a sentence back.
  */
+import type { ChartError } from '@nestling/core/chart'
 import type { SymbolError } from '@nestling/core/chord'
 import type { KeyError, NumbersError } from '@nestling/core/key'
 import type { KeyLineError, LaneError } from '@nestling/core/lane'
@@ -20,6 +21,7 @@ export type ToldError =
   | KeyLineError
   | MetreError
   | PatternError
+  | ChartError
   | ArrangementError
   | FretsError
   | QuestionError
@@ -40,6 +42,7 @@ type Coded =
   | KeyLineError
   | MetreError
   | PatternError
+  | ChartError
   | ArrangementError
   | FretsError
   | QuestionError
@@ -59,6 +62,7 @@ const FRETS = 'one fret, 0 or x per string, low to high, such as x35343 or x-10-
 const KEY = 'a key such as Bb, Bb major, Gm, G minor or F# Dorian'
 const NUMBERS = 'numbers such as 6 2 5 1, ii V I, V/V or b7'
 const KEY_LINE = 'a key, triads to thirteenths, honest or plain, strings such as 6 5 or 321, an order such as R735'
+const CHART = 'chords in bars such as | Fm9 | Bbm7 C7 | % |, dots, N.C., [A], |: :| and 1. 2.'
 const STROKES = 'strokes such as 1/8 p i m a, (ima), *, b c, ↓ ↑ or a rest .'
 const FINGERS = 'a finger 1 to 4, T or x per string, low to high, such as x1324x'
 const WISHES = 'close, drop 2, a string set such as 5432, 3rd bass, or no 5'
@@ -82,6 +86,17 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   lane_counts: ({ tones, strings }) =>
     says(`${tones} tones on ${strings} strings; a lane needs a string for each tone`, 'as many strings as tones'),
   lane_root_missing: ({ text }) => wants(`${text} has no strings`, 'a string set such as 6432 beside it'),
+  not_in_a_chart: ({ text }) => wants(`${text} does not stand here`, CHART),
+  number_without_key: ({ text }) => wants(`${text} is a number without a key`, 'a line such as key: Ab, or a chord'),
+  bar_beats: ({ slots, beats }) =>
+    says(
+      `a bar with dots has ${slots} of ${beats} beats; expected a chord or a dot for each`,
+      `${beats} chords or dots`,
+    ),
+  part_in_bar: ({ text }) => wants(`${text} stands in the middle of a bar`, 'a part at the head of its bar'),
+  nothing_to_repeat: ({ text }) => wants(`${text} has nothing to repeat`, 'bars before it'),
+  not_a_tempo: ({ text }) => wants(`${text} is no tempo`, 'beats in a minute, 20 to 400'),
+  chart_too_long: ({ most }) => says(`the tune goes on beyond ${most}; what follows is left out`, `at most ${most}`),
   not_a_stroke: ({ text }) => wants(`${text} is no stroke`, STROKES),
   no_strokes: () => wants('nothing is struck', STROKES),
   not_in_a_key_line: ({ text }) => wants(`${text} says nothing here`, KEY_LINE),

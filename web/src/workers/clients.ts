@@ -1,6 +1,7 @@
 /** Every worker of the page; each starts on first use. */
 import type { KeyWorker } from './key.worker.ts'
 import type { MapWorker } from './map.worker.ts'
+import type { PathWorker } from './path.worker.ts'
 import type { SearchWorker } from './search.worker.ts'
 import { startOnce } from './startOnce.ts'
 
@@ -22,4 +23,9 @@ export const mapClient = startOnce<MapWorker>(
 /** Lays out lanes. */
 export const keyClient = startOnce<KeyWorker>(
   () => new Worker(new URL('./key.worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/** Finds paths. */
+export const pathClient = startOnce<PathWorker>(
+  () => new Worker(new URL('./path.worker.ts', import.meta.url), { type: 'module' }),
 )

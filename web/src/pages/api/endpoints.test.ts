@@ -1,14 +1,17 @@
 /** Endpoints as functions, with repositories that are given to them; the browser tests ask them over the wire. */
+import { join } from 'node:path'
 import type { APIRoute } from 'astro'
 import { describe, expect, test } from 'vitest'
 import { EMPTY_TRAY } from '../../contracts/progression.ts'
 import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
 import type { Repositories } from '../../data/repositories.ts'
 import { refusalOf } from './_border.ts'
+import { GET as between } from './between.ts'
 import { DELETE as removeInstrument } from './instruments/[id].ts'
 import { GET as keyAnswer } from './key.ts'
 import { GET as laneAnswer } from './lane.ts'
 import { GET as names } from './names.ts'
+import { POST as path } from './path.ts'
 import { POST as addSet } from './sets/index.ts'
 import { PATCH as changeSettings } from './settings.ts'
 import { PATCH as rename } from './shapes/[id].ts'
@@ -256,5 +259,81 @@ describe('keys and lanes', () => {
     const { status, body } = await ask(route, { path })
     expect(status).toBe(400)
     expect(body).toMatchObject({ field, error: expect.any(String), expected: expect.any(String) })
+  })
+})
+
+describe('a path over HTTP', () => {
+  process.env['NESTLING_PATH_THREAD'] = join(import.meta.dirname, '../../../server/pathThread.mjs')
+  const asked = (body: object) =>
+    ask(path, { body: { chart: '| Dm7 | G7 | Cmaj7 |', strings: ['5432'], fretMax: 7, ...body } })
+
+  test('every term is told and adds up; the last step leads round to the first chord', async () => {
+    const { status, body } = await asked({ loop: true, k: 2 })
+    expect(status).toBe(200)
+    expect(body.chords.map(({ frets }: { frets: string }) => frets)).toEqual(['x5756x', 'x5546x', 'x3545x'])
+    const sum = (of: readonly { cost: number }[]) => of.reduce((all, { cost }) => all + cost, 0)
+    expect(sum(body.chords) + sum(body.steps)).toBeCloseTo(body.total, 9)
+    const { cost, ...parts } = body.steps[0]
+    expect(Object.values(parts as Record<string, number>).reduce((a, b) => a + b, 0)).toBeCloseTo(cost, 9)
+    expect(body).toMatchObject({ exact: true, steps: { length: 3 }, others: { length: 1 } })
+  })
+
+  test('numbers in a key, held shapes, a melody, weights and another tuning', async () => {
+    const { body } = await asked({
+      chart: '| 2 | 5 | 1 |',
+      key: 'C',
+      hold: [{ chord: 1, frets: 'x5546x' }],
+      melody: ['F4', null, null],
+      weights: { hand: 0 },
+    })
+    expect(body.chords.map(({ symbol }: { symbol: string }) => symbol)).toEqual(['Dm7', 'G7', 'Cmaj7'])
+    expect(body.chords[1].frets).toBe('x5546x')
+    expect(body.steps.every(({ hand }: { hand: number }) => hand === 0)).toBe(true)
+    const gap = await asked({ chart: '| C13 |', strings: ['321'], fretMax: 1 })
+    expect(gap.body).toMatchObject({ gaps: [{ chord: 0, reason: 'no-shape' }], chords: [{ frets: null, cost: 0 }] })
+  })
+
+  test.each([
+    [{ chart: '| Dm7 | Xm7 |' }, 'chart', 8],
+    [{ chart: '| 2 | 9x |', key: 'C' }, 'chart', 6],
+    [{ chart: '' }, 'chart', 0],
+    [{ key: 'Q' }, 'key', 0],
+    [{ strings: ['5432', '77'] }, 'strings.1', 0],
+    [{ arrangements: ['drop-9'] }, 'arrangements.0', 0],
+    [{ hold: [{ chord: 7, frets: 'x5546x' }] }, 'hold.0.chord', 0],
+    [{ hold: [{ chord: 0, frets: 'x55' }] }, 'hold.0.frets', 0],
+    [{ melody: ['H9'] }, 'melody.0', 0],
+    [{ fretMin: 9 }, 'fretMin', 0],
+    [{ tuning: 'E2,Q2' }, 'tuning', 3],
+    [{ chart: `| ${'C '.repeat(520)} |` }, 'chart', 0],
+    [{ k: 99 }, 'k', 0],
+    [{ speed: 2 }, 'speed', 0],
+  ])('%# is refused with its field and place', async (body, field, at) => {
+    const answer = await asked(body)
+    expect(answer).toMatchObject({ status: 400, body: { field, at } })
+  })
+
+  test('what is too much is refused with the limit', async () => {
+    const answer = await asked({
+      chart: `|: ${'C13 | '.repeat(255)} :|`,
+      strings: undefined,
+      fretMax: 24,
+      open: 'allow',
+    })
+    expect(answer.status).toBe(400)
+    expect(answer.body.error).toMatch(/too many; expected at most 40000000/)
+  })
+
+  test('what may stand between two chords, each with its reason', async () => {
+    const { body } = await ask(between, { path: '/api/between?from=G7&to=Am7&key=C' })
+    expect(body[0]).toEqual({ symbol: 'G#dim7', reason: 'leading' })
+    expect(await ask(between, { path: '/api/between?from=G7&to=H9' })).toMatchObject({
+      status: 400,
+      body: { field: 'to' },
+    })
+    expect(await ask(between, { path: '/api/between?from=G7&to=C&key=Q' })).toMatchObject({
+      status: 400,
+      body: { field: 'key' },
+    })
   })
 })

@@ -97,7 +97,7 @@ export function useKey(params: Params): KeyState {
     },
     [asked, player],
   )
-  useKeptPast(asked, 'key')
+  useKeptPast(asked, 'key-lanes')
   useQuestion({
     // Written when its lanes are there: to write it meanwhile would hold them up.
     address: answer.plan === plan ? writePlan(plan, neck) : undefined,

@@ -1,0 +1,192 @@
+/** The Path view: a tune typed, its least path looked at, bent by wishes, heard, kept. */
+import { expect, type Page, test } from '@playwright/test'
+import { choose, word } from './support/sentence.ts'
+import { watchSounds } from './support/startedSounds.ts'
+
+async function open(page: Page, query = '') {
+  await page.goto(`/path${query}`)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+}
+const chords = (page: Page) => page.getByTestId('tune-chord')
+const frets = (page: Page) =>
+  chords(page).evaluateAll((all) => all.map((one) => one.getAttribute('data-frets')).join(' '))
+const total = (page: Page) => page.getByRole('region', { name: 'The chosen chord' }).getByText(/ of \d/)
+const TWO_FIVE = '?chart=key:+C%0A|+Dm7+|+G7+|+Cmaj7+|+Cmaj7+|&strings=5432&frets=1-7&loop=0'
+
+test('a tune is typed, and has its path; a wrong word is told with its place and the rest stands', async ({ page }) => {
+  await open(page)
+  await page.keyboard.press('/')
+  await page.locator('#path-chart').fill('key: C\n| Dm7 | G7 | Cmaj7 | % |')
+  await page.keyboard.press('Escape')
+  await expect(chords(page)).toHaveCount(4)
+  await expect(page.getByTestId('tune-name')).toHaveText('A tune')
+  await expect(chords(page).first()).toHaveAccessibleName(/bar 1, Dm7, /)
+  await page.locator('#path-chart').fill('key: C\n| Dm7 | Xm7 | Cmaj7 | % |')
+  await expect(page.getByRole('alert').filter({ hasText: 'Line 2:' })).toBeVisible()
+  await expect(chords(page)).toHaveCount(3)
+  // One typing is one step.
+  await page.locator('body').press('Escape')
+  await page.locator('#path-chart').blur()
+  await page.keyboard.press('Control+z')
+  await expect(chords(page)).toHaveCount(4)
+})
+
+test('the least path: what it costs to get there adds up, and survives a reload', async ({ page }) => {
+  await open(page, TWO_FIVE)
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+  await page.locator('body').press('ArrowRight')
+  await expect(page.getByTestId('chosen-name')).toContainText('G7')
+  await expect(page.getByTestId('chosen-frets')).toHaveText('x5546x')
+  const chosen = page.getByRole('region', { name: 'The chosen chord' })
+  const parts = await chosen.getByRole('listitem').locator('b').allTextContents()
+  const sum = parts.reduce((all, text) => all + Number(text.replace('−', '-')), 0)
+  expect(Number(await page.getByTestId('step-cost').textContent())).toBeCloseTo(sum, 1)
+  await expect(page).toHaveURL(/at=2/)
+  await page.reload()
+  await expect(page.getByTestId('chosen-name')).toContainText('G7')
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+})
+
+test('another shape is taken with what the whole path then costs, held, and let go', async ({ page }) => {
+  await open(page, '?chart=key:+C%0A|+Dm7+|+G7+|+Cmaj7+|+Cmaj7+|&strings=5432,6432&frets=1-9&loop=0&at=2')
+  const others = page.getByTestId('other-shape')
+  const own = (await page.getByTestId('chosen-frets').textContent()) ?? ''
+  await expect(others.first()).toHaveAttribute('aria-pressed', 'true')
+  const more = Number((await others.nth(1).locator('em').textContent())?.replace('+', ''))
+  const before = Number((await total(page).textContent())?.split(' of ')[1])
+  await page.locator('body').press('ArrowDown')
+  await expect(chords(page).nth(1)).toHaveAttribute('data-held', 'true')
+  await expect(page.getByTestId('chosen-frets')).not.toHaveText(own)
+  await expect
+    .poll(async () => Number((await total(page).textContent())?.split(' of ')[1]))
+    .toBeCloseTo(before + more, 1)
+  await expect(page).toHaveURL(/hold=2:/)
+  await page.locator('body').press('h')
+  await expect(page.getByTestId('chosen-frets')).toHaveText(own)
+  await page.keyboard.press('Control+z')
+  await expect(chords(page).nth(1)).toHaveAttribute('data-held', 'true')
+})
+
+test('a chord in between is put in with its reason, and taken out again', async ({ page }) => {
+  await open(page, '?chart=key:+C%0A|+G7+|+Am7+|+Dm7+|+G7+|&strings=5432&at=2')
+  const between = page.getByTestId('between').filter({ hasText: 'G♯dim7' })
+  await expect(between).toContainText('leading tone')
+  await between.click()
+  await expect(chords(page)).toHaveCount(5)
+  await expect(page.getByTestId('chosen-name')).toContainText('G♯dim7')
+  await expect(page.locator('#path-chart')).toHaveValue(/\| G7 G♯dim7 \| Am7/)
+  await page.locator('body').press('Delete')
+  await expect(chords(page)).toHaveCount(4)
+  await page.keyboard.press('Control+z')
+  await expect(chords(page)).toHaveCount(5)
+  // Neighbours change places.
+  await page.locator('body').press('Shift+ArrowRight')
+  await expect(page.locator('#path-chart')).toHaveValue(/\| G7 Am7 \| G♯dim7/)
+})
+
+test('in all keys: twelve fourths lead back to the same path', async ({ page }) => {
+  await open(page, TWO_FIVE)
+  const own = await frets(page)
+  for (const key of [
+    'F major',
+    'B♭ major',
+    'E♭ major',
+    'A♭ major',
+    'D♭ major',
+    'G♭ major',
+    'B major',
+    'E major',
+    'A major',
+    'D major',
+    'G major',
+    'C major',
+  ]) {
+    await word(page, 'Key').press('ArrowDown')
+    await expect(word(page, 'Key')).toHaveText(key)
+  }
+  await expect(page.locator('#path-chart')).toHaveValue(/Dm7/)
+  await expect.poll(() => frets(page)).toBe(own)
+})
+
+test('families in turn: three-tone shapes with roots on 5 and 4 through 32 bars', async ({ page }) => {
+  const eight = 'Dm7 | G7 | Cmaj7 | A7 | Dm7 | G7 | Em7 | A7'
+  await open(
+    page,
+    `?chart=${encodeURIComponent(`key: C\n|: ${eight} |\n| ${eight} :|`)}&strings=532,432&voices=3&roots=5,4&frets=1-15`,
+  )
+  // Repeats are unfolded: 32 bars, each with its chord.
+  await expect.poll(async () => (await frets(page)).split(' ').length).toBeGreaterThan(8)
+  const shapes = (await frets(page)).split(' ')
+  for (const [index, shape] of shapes.entries()) {
+    const places = shape.includes('-') ? shape.split('-') : [...shape]
+    expect(places.findIndex((fret) => fret !== 'x')).toBe(index % 2 === 0 ? 1 : 2)
+    expect(places.filter((fret) => fret !== 'x')).toHaveLength(3)
+  }
+  await expect(page.getByRole('button', { name: 'roots on 5 and 4 in turn' })).toBeVisible()
+})
+
+test('a stream on 6 4 3 with secondary dominants, built step by step', async ({ page }) => {
+  await open(page, '?chart=key:+C%0A|+Cmaj7+|+Dm7+|+G7+|+Cmaj7+|&strings=643&voices=3&ways=stream&at=2&loop=0')
+  await page.getByTestId('between').filter({ hasText: 'A7' }).first().click()
+  await expect(chords(page)).toHaveCount(5)
+  await expect
+    .poll(async () =>
+      (await frets(page)).split(' ').every((shape) => {
+        const places = shape.includes('-') ? shape.split('-') : [...shape]
+        return places.map((fret) => (fret === 'x' ? 'x' : 'o')).join('') === 'oxooxx'
+      }),
+    )
+    .toBe(true)
+  await expect(word(page, 'Way')).toHaveText('in one stream of strings')
+})
+
+test('where nothing fits it says which chord and what would help, and the rest stands', async ({ page }) => {
+  await open(page, '?chart=|+C13+|+G7+|+C+|&strings=321&voices=3&frets=12-12')
+  await expect(page.getByTestId('gaps')).toContainText('widen the frets')
+  await choose(page, 'From fret', '1')
+  await expect.poll(() => frets(page)).not.toBe('  ')
+})
+
+test('what counts: a weight is changed with the arrows and the path follows at once', async ({ page }) => {
+  await open(page, '?chart=|+Cmaj7+|+F%23m7+|+Bbmaj7+|+E7+|&strings=5432,4321,6432&frets=1-15')
+  const hand = page.getByRole('textbox', { name: 'hand, a mm' })
+  const before = await frets(page)
+  await hand.fill('2')
+  await hand.press('Enter')
+  await expect.poll(() => frets(page)).not.toBe(before)
+  await expect(page).toHaveURL(/weights=hand:2/)
+  await page.getByRole('button', { name: 'as usual' }).click()
+  await expect.poll(() => frets(page)).toBe(before)
+})
+
+test('it is played with a cursor over the tune, a step is heard, and the path goes to the tray', async ({ page }) => {
+  const started = await watchSounds(page)
+  await open(page, TWO_FIVE)
+  await page.locator('body').press('Space')
+  await expect(page.locator('[data-testid=tune-chord][data-sounds]')).toHaveCount(1, { timeout: 15_000 })
+  await page.locator('body').press('Space')
+  await expect(page.locator('[data-testid=tune-chord][data-sounds]')).toHaveCount(0)
+  const before = (await started()).length
+  await page.locator('body').press('a')
+  await expect.poll(async () => (await started()).length).toBeGreaterThan(before + 3)
+  await page.locator('body').press('Shift+T')
+  const tray = page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')
+  await expect(tray).toHaveCount(4)
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
+  // To Build with this shape, and back to the same tune.
+  await page.getByRole('group', { name: 'Acts' }).getByRole('link', { name: 'Build' }).click()
+  await expect(page.getByTestId('shape-text')).toContainText('x5756x')
+  await page.getByRole('link', { name: 'Path', exact: true }).click()
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+})
+
+test('another way through is compared by ear and taken', async ({ page }) => {
+  await open(page, `${TWO_FIVE}&frets=1-12`)
+  const way = page.getByTestId('other-way').first()
+  await expect(way).toBeVisible()
+  const before = await frets(page)
+  await way.click()
+  await expect.poll(() => frets(page)).not.toBe(before)
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => frets(page)).toBe(before)
+})

@@ -1,0 +1,5 @@
+/** A thread begins without the TypeScript that the server was started with: it is switched on first. */
+import { register } from 'tsx/esm/api'
+
+register()
+await import('./findPaths.ts')

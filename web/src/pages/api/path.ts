@@ -1,0 +1,192 @@
+import { type PlayedChord, playedChart, readChart } from '@nestling/core/chart'
+import { writeSymbol } from '@nestling/core/chord'
+import { readKey, writeKey } from '@nestling/core/key'
+import { type Neck, neckOf, stringIndex } from '@nestling/core/neck'
+import {
+  type HeldShape,
+  MOST_PATH_CHORDS,
+  PATH_WEIGHTS,
+  PATH_WISHES,
+  type PathFound,
+  type PathQuestion,
+  type PathShape,
+  type PathWay,
+} from '@nestling/core/path'
+import { midiOf, readPitch } from '@nestling/core/pitch'
+import { instrumentFor, readOtherTuning } from '@nestling/core/request'
+import { readArrangement, readFrets, writeFrets } from '@nestling/core/voicing'
+import type { APIRoute } from 'astro'
+import { PathBody } from '../../contracts/path.ts'
+import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
+import { findOnThread } from './_pathThread.ts'
+import { problem, readBody, refuse, refuseWith } from './_respond.ts'
+import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+
+type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response }
+const fine = <Value>(value: Value): Read<Value> => ({ ok: true, value })
+const wrong = (response: Response): Read<never> => ({ ok: false, response })
+
+/** `POST /api/path`: the least path through a chart, every term of every chord and step told. */
+export const POST: APIRoute = async ({ request }) => {
+  const body = await readBody(request, PathBody)
+  if (!body.ok) return body.response
+  const asked = questionIn(body.value)
+  if (!asked.ok) return asked.response
+  const { question, chords } = asked.value
+  const answer = await findOnThread(question)
+  switch (answer.kind) {
+    case 'found':
+      return Response.json(told(answer.found, chords, question.chords.length))
+    case 'too-large':
+      return refuseWith('chart', {
+        message: `${answer.steps} steps from shape to shape are too many; expected at most ${answer.most}: fewer string sets, frets or chords`,
+        expected: `at most ${answer.most} steps`,
+      })
+    case 'failed':
+      return problem(500, { error: `no path: ${answer.message}`, field: 'chart', expected: 'a path' })
+  }
+}
+
+interface Asked {
+  readonly question: PathQuestion
+  readonly chords: readonly PlayedChord[]
+}
+
+function questionIn(body: PathBody): Read<Asked> {
+  const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
+  const tuning = body.tuning === undefined ? undefined : readOtherTuning(body.tuning, player)
+  if (tuning?.ok === false) return wrong(refuse('tuning', tuning.error))
+  const neck = neckOf(instrumentFor({ tuning: tuning?.value }, player))
+  const key = body.key === undefined ? undefined : readKey(body.key)
+  if (key?.ok === false) return wrong(refuse('key', key.error))
+  // A key that is given stands before the chart, so that numbers are read in it; places count from the chart's own beginning.
+  const head = key?.ok ? `key: ${writeKey(key.value, { ascii: true })}\n` : ''
+  const { chart, errors } = readChart(head + body.chart)
+  const [error] = errors
+  if (error) return wrong(refuse('chart', { ...error, at: error.at - head.length }))
+  const { chords } = playedChart(chart)
+  if (chords.length === 0 || chords.length > MOST_PATH_CHORDS)
+    return wrong(
+      refuseWith('chart', {
+        message:
+          chords.length === 0
+            ? 'there are no chords; expected chords in bars'
+            : `${chords.length} chords are too many; expected at most ${MOST_PATH_CHORDS}`,
+        expected: `1 to ${MOST_PATH_CHORDS} chords`,
+      }),
+    )
+  const strings = readSets(body.strings, neck)
+  if (!strings.ok) return strings
+  const held = readHeld(body.hold ?? [], chords, neck)
+  if (!held.ok) return held
+  const melody = readMelody(body.melody)
+  if (!melody.ok) return melody
+  const arrangements = []
+  for (const [index, text] of (body.arrangements ?? []).entries()) {
+    const read = readArrangement(text)
+    if (!read.ok) return wrong(refuse(`arrangements.${index}`, read.error))
+    arrangements.push(read.value)
+  }
+  const { fretMin = 1, fretMax = 15, open = 'never', school = 'drop-fifth', loop = false, k = 1 } = body
+  if (fretMin > fretMax)
+    return wrong(
+      refuseWith('fretMin', { message: `fret ${fretMin} lies above fret ${fretMax}`, expected: `at most ${fretMax}` }),
+    )
+  return fine({
+    chords,
+    question: {
+      chords: chords.map(({ chord }) => chord),
+      neck,
+      hand: player.hand,
+      thumb: player.thumb,
+      wishes: { ...PATH_WISHES, strings: strings.value, arrangements, fretMin, fretMax, open, school },
+      weights: Object.assign({ ...PATH_WEIGHTS }, body.weights),
+      loop,
+      held: held.value,
+      melody: melody.value,
+      best: k,
+    },
+  })
+}
+
+/** `["5432", "6432"]`: the numbers of strings, ten and more apart by dots. */
+function readSets(sets: readonly string[] | undefined, neck: Neck): Read<PathQuestion['wishes']['strings']> {
+  const count = neck.open.length
+  const found = []
+  for (const [index, text] of (sets ?? []).entries()) {
+    const numbers = (text.includes('.') ? text.split('.') : [...text]).map(Number)
+    const isSet =
+      numbers.length > 1 &&
+      numbers.every((one) => Number.isInteger(one) && one >= 1 && one <= count) &&
+      new Set(numbers).size === numbers.length
+    if (!isSet)
+      return wrong(
+        refuseWith(`strings.${index}`, {
+          message: `${text} is no set of strings; expected numbers from 1 to ${count}, such as 5432`,
+          expected: `strings from 1 to ${count}`,
+        }),
+      )
+    found.push(numbers.map((number) => stringIndex(number, count)).sort((a, b) => a - b))
+  }
+  return fine(found.length > 0 ? found : undefined)
+}
+
+function readHeld(
+  hold: NonNullable<PathBody['hold']>,
+  chords: readonly PlayedChord[],
+  neck: Neck,
+): Read<readonly HeldShape[]> {
+  const held: HeldShape[] = []
+  for (const [index, { chord, frets }] of hold.entries()) {
+    if (chord >= chords.length)
+      return wrong(
+        refuseWith(`hold.${index}.chord`, {
+          message: `there is no chord ${chord}; expected 0 to ${chords.length - 1}`,
+          expected: `0 to ${chords.length - 1}`,
+        }),
+      )
+    const read = readFrets(frets, neck.open.length)
+    if (!read.ok) return wrong(refuse(`hold.${index}.frets`, read.error))
+    held.push({ chord, frets: read.value })
+  }
+  return fine(held)
+}
+
+function readMelody(melody: PathBody['melody']): Read<PathQuestion['melody']> {
+  const tops: (number | undefined)[] = []
+  for (const [index, text] of (melody ?? []).entries()) {
+    const pitch = text === null ? undefined : readPitch(text)
+    if (text !== null && pitch === undefined)
+      return wrong(
+        refuseWith(`melody.${index}`, {
+          message: `${text} is no pitch; expected a note with its octave such as C5, or null`,
+          expected: 'a pitch such as C5, or null',
+        }),
+      )
+    tops.push(pitch && midiOf(pitch))
+  }
+  return fine(melody === undefined ? undefined : tops)
+}
+
+function told({ total, shapes, steps, others, gaps }: PathFound, chords: readonly PlayedChord[], count: number) {
+  const frets = (shape: PathShape | undefined) => (shape ? writeFrets(shape.frets) : null)
+  return {
+    total,
+    chords: shapes.map((shape, index) => ({
+      symbol: writeSymbol((chords[index] as PlayedChord).chord, { ascii: true }),
+      beats: chords[index]?.beats,
+      frets: frets(shape),
+      degrees: shape?.degrees ?? null,
+      parts: shape?.parts ?? null,
+      cost: shape?.cost ?? 0,
+    })),
+    /** From each chord to the next; where it goes round, the last one leads to the first. */
+    steps: [...steps.slice(1), ...(steps[0] ? [steps[0]] : [])].map((step) =>
+      step ? { ...step.parts, cost: step.cost } : null,
+    ),
+    others: others.map((way: PathWay) => ({ total: way.total, frets: way.shapes.map(frets) })),
+    ...(gaps.length > 0 ? { gaps } : {}),
+    exact: true,
+    count,
+  }
+}

@@ -1,0 +1,64 @@
+/** The Path's acts: the same words, keys and places as in every view. */
+import { Menu } from '@mantine/core'
+import { useStore } from '@nanostores/react'
+import { computed } from 'nanostores'
+import { useMemo } from 'react'
+import { type Act, ActLine } from '../../controls/ActLine.tsx'
+import { openKeys } from '../../shell/help.ts'
+import { $playing } from '../../sound/transport.ts'
+import { toArpeggio, toBuild } from '../../state/links.ts'
+import { ChartField, ChartProblem } from './ChartField.tsx'
+import { keep, pathToTray, toTray } from './collect.ts'
+import { takeOut } from './edits.ts'
+import { OWNER, type PathState } from './usePath.ts'
+
+const $isMine = computed($playing, ({ owner }) => owner === OWNER)
+
+export function Acts({ state, shown }: { readonly state: PathState; readonly shown: PathState }) {
+  const isPlaying = useStore($isMine)
+  const acts = useMemo(() => actsOf(shown, isPlaying), [shown, isPlaying])
+  return (
+    <ActLine
+      field={<ChartField state={state} />}
+      problem={state.problems.length > 0 ? <ChartProblem state={state} /> : undefined}
+      acts={acts}
+      past={state}
+      undo={state.undo}
+      redo={state.redo}
+      openKeys={openKeys}
+    />
+  )
+}
+
+function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])[] {
+  const { shape, player, plan } = state
+  const isHeld = plan.held.some(({ chord }) => chord === plan.chosen)
+  return [
+    [
+      { words: isPlaying ? 'Stop' : 'Play', keyHint: 'Space', isMain: true, run: state.playAll },
+      { words: 'this step', keyHint: 'A', run: state.hearStep },
+    ],
+    [
+      { words: isHeld ? 'Let go' : 'Hold', keyHint: 'H', run: state.hold },
+      { words: 'Take out', keyHint: 'Del', run: () => takeOut(state) },
+    ],
+    [
+      {
+        words: 'To the tray',
+        keyHint: 'T',
+        run: () => toTray(state),
+        menu: {
+          label: 'More for the tray',
+          items: <Menu.Item onClick={() => pathToTray(state)}>The whole path (⇧ T)</Menu.Item>,
+        },
+      },
+      { words: 'Keep', keyHint: 'K', run: () => keep(state) },
+      ...(shape
+        ? [
+            { words: 'Build', href: toBuild(shape, player) },
+            { words: 'Arpeggio', href: toArpeggio(shape, player) },
+          ]
+        : []),
+    ],
+  ]
+}

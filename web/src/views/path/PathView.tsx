@@ -1,0 +1,115 @@
+/** Path: a tune as shapes in time; the ones that move least, why, and what else could be. */
+import { useStore } from '@nanostores/react'
+import { writeSymbol } from '@nestling/core/chord'
+import { memo, useMemo } from 'react'
+import { Frame } from '../../shell/Frame.tsx'
+import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
+import { Shell } from '../../shell/Shell.tsx'
+import type { PageData } from '../../state/page.ts'
+import { saveSoundFile } from '../../state/playback.ts'
+import { $session } from '../../state/session.ts'
+import { GAP_REASONS } from '../../words/path.ts'
+import { fretsWord } from '../../words/shapes.ts'
+import { Acts } from './Acts.tsx'
+import type { Params } from './address.ts'
+import { ChosenChord } from './beside/ChosenChord.tsx'
+import { InBetween } from './beside/InBetween.tsx'
+import { OtherShapes } from './beside/OtherShapes.tsx'
+import { OtherWays } from './beside/OtherWays.tsx'
+import { pathKeys, sharedActs } from './keys.ts'
+import classes from './PathView.module.css'
+import { PathSentence } from './sentence/PathSentence.tsx'
+import { scoreOf } from './toScore.ts'
+import { Tune } from './tune/Tune.tsx'
+import { OWNER, type PathState, usePath } from './usePath.ts'
+import { Weights } from './Weights.tsx'
+
+export interface PathViewProps {
+  readonly params: Params
+  readonly page: PageData
+}
+
+export default function PathView(props: PathViewProps) {
+  return (
+    <Shell view="Path" page={props.page} fixed>
+      <Bench params={props.params} />
+    </Shell>
+  )
+}
+
+async function saveSound({ answer, neck }: PathState): Promise<void> {
+  const { settings } = $session.get()
+  const { tempo, swing } = settings
+  const { played, found, plan } = answer
+  const score = scoreOf(played, found.shapes, neck, plan, { ...settings, countInBars: 0 })
+  await saveSoundFile(
+    `${plan.chart.title === '' ? 'tune' : plan.chart.title} ${tempo}.wav`,
+    { ...score, loop: false },
+    { tempo, swing },
+  )
+}
+
+const Bench = memo(function Bench({ params }: { readonly params: Params }) {
+  const { settings } = useStore($session)
+  const state = usePath(params)
+  // What is drawn is of one answer: until a new one is there, all of it stays as it is.
+  const shown = useMemo(() => state, [state.answer, state.around, state.key])
+  const { answer, chosenShape } = shown
+  const { played, found, plan } = answer
+  const chord = played.chords[plan.chosen]?.chord
+  const gaps = found.gaps.filter(({ reason }) => reason !== 'outside')
+  const symbolAt = (index: number): string => {
+    const one = played.chords[index]
+    return one ? writeSymbol(one.chord, { naming: settings.naming, school: settings.symbols }) : ''
+  }
+  return (
+    <Frame
+      heading="A tune as a path"
+      announcement={
+        chord
+          ? `${symbolAt(plan.chosen)}, ${chosenShape ? fretsWord(chosenShape.frets) : 'no shape'}; the path costs ${found.total.toFixed(2)}`
+          : 'no chords'
+      }
+      acts={sharedActs(state)}
+      keys={pathKeys(state)}
+    >
+      <PathSentence state={shown}>
+        <Acts state={state} shown={shown} />
+      </PathSentence>
+      <div className={classes['page']}>
+        <div className={classes['main']}>
+          {gaps.length > 0 && (
+            <p className={classes['gaps']} role="status" data-testid="gaps">
+              {gaps.slice(0, 2).map(({ chord: at, reason }) => (
+                <span key={at}>
+                  <button type="button" onClick={() => state.choose(at)}>
+                    {symbolAt(at)} in bar {(played.chords[at]?.bar ?? 0) + 1}
+                  </button>{' '}
+                  {GAP_REASONS[reason]}.{' '}
+                </span>
+              ))}
+              {gaps.length > 2 && `And ${gaps.length - 2} more.`}
+            </p>
+          )}
+          <Tune state={shown} />
+          <Weights state={shown} />
+          {played.cut && <p className={classes['gaps']}>The tune goes on longer than is played here: it is cut.</p>}
+        </div>
+        <aside className={classes['side']}>
+          <ChosenChord state={shown} />
+          <OtherShapes state={shown} />
+          <InBetween state={shown} />
+          <OtherWays state={shown} />
+        </aside>
+      </div>
+      <div className={classes['foot']}>
+        <PlayingSentence
+          owner={OWNER}
+          loop={plan.loop}
+          setLoop={(loop) => state.change({ loop })}
+          save={() => void saveSound(state)}
+        />
+      </div>
+    </Frame>
+  )
+})

@@ -1,0 +1,54 @@
+/** The chart changed from the path: chords put in, taken out, moved; the tune in another key. */
+import {
+  transposedChart,
+  type WrittenPlace,
+  withChordAfter,
+  withChordsSwapped,
+  withoutChord,
+} from '@nestling/core/chart'
+import type { Chord } from '@nestling/core/chord'
+import type { Key } from '@nestling/core/key'
+import { tell } from '../../state/notices.ts'
+import type { PathState } from './usePath.ts'
+
+/** Where a played chord is written. A bar that repeats the one before is that one. */
+function writtenAt({ answer }: PathState, chord: number): WrittenPlace | undefined {
+  const one = answer.played.chords[chord]
+  const bar = one && answer.played.bars[one.bar]
+  if (!one || !bar) return undefined
+  let written = bar.written
+  while (written > 0 && answer.plan.chart.bars[written]?.slots.length === 0) written--
+  return { bar: written, slot: one.slot }
+}
+
+/** A chord before the chosen one: it takes time from the chord before, and is chosen. */
+export function putBefore(state: PathState, chord: Chord): void {
+  const { plan } = state.answer
+  const place = writtenAt(state, plan.chosen - 1)
+  if (place) state.change({ chart: withChordAfter(plan.chart, place, chord), chosen: plan.chosen })
+  else tell.done('There is no chord before it to take time from.', 'no-chord-before')
+}
+
+export function takeOut(state: PathState): void {
+  const { plan, played } = state.answer
+  const place = writtenAt(state, plan.chosen)
+  if (!place) return
+  state.change({
+    chart: withoutChord(plan.chart, place),
+    chosen: Math.max(0, Math.min(plan.chosen, played.chords.length - 2)),
+  })
+}
+
+/** The chosen chord and its neighbour change places. */
+export function moveBy(state: PathState, by: 1 | -1): void {
+  const { plan } = state.answer
+  const [here, there] = [writtenAt(state, plan.chosen), writtenAt(state, plan.chosen + by)]
+  if (here && there) state.change({ chart: withChordsSwapped(plan.chart, here, there), chosen: plan.chosen + by })
+  else tell.done('There is no chord to change places with.', 'no-chord-beside')
+}
+
+export function transpose(state: PathState, to: Key): void {
+  const { key, answer } = state
+  if (!key) return
+  state.change({ chart: transposedChart({ ...answer.plan.chart, key: key.key }, key.key, to), held: [] })
+}

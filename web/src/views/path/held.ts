@@ -1,0 +1,29 @@
+/** Held shapes follow their chords when the chart changes. */
+import type { PlayedChord } from '@nestling/core/chart'
+import type { HeldShape } from '@nestling/core/path'
+
+const same = (a: PlayedChord | undefined, b: PlayedChord | undefined): boolean =>
+  a !== undefined &&
+  b !== undefined &&
+  a.chord.root === b.chord.root &&
+  a.chord.bass === b.chord.bass &&
+  a.chord.formula.join() === b.chord.formula.join()
+
+/** What stands before and behind the change keeps its shapes; a chord that is another one now loses its own. */
+export function heldThrough(
+  held: readonly HeldShape[],
+  before: readonly PlayedChord[],
+  after: readonly PlayedChord[],
+): readonly HeldShape[] {
+  const shorter = Math.min(before.length, after.length)
+  let head = 0
+  while (head < shorter && same(before[head], after[head])) head++
+  let tail = 0
+  while (tail < shorter - head && same(before.at(-1 - tail), after.at(-1 - tail))) tail++
+  return held.flatMap((one): readonly HeldShape[] => {
+    if (one.chord < head) return [one]
+    const moved = one.chord + after.length - before.length
+    if (one.chord >= before.length - tail) return [{ ...one, chord: moved }]
+    return []
+  })
+}

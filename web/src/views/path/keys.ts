@@ -1,0 +1,48 @@
+/** What every key does in the Path view. */
+import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
+import { keep, pathToTray, toTray } from './collect.ts'
+import { moveBy, putBefore, takeOut } from './edits.ts'
+import { CHART_ID, type PathState } from './usePath.ts'
+
+export const sharedActs = (state: PathState): SharedActs => ({
+  fieldId: CHART_ID,
+  typeWords: 'type the tune',
+  play: state.playAll,
+  playWords: 'play the tune',
+  undo: state.undo,
+  redo: state.redo,
+  toTray: () => toTray(state),
+  keep: () => keep(state),
+})
+
+/** The next shape in the list of others, up or down. */
+function otherShape({ around, chosenShape, takeShape }: PathState, by: number): void {
+  const others = around?.others ?? []
+  const at = others.findIndex(({ shape }) => shape.frets.join() === chosenShape?.frets.join())
+  const next = others[(at < 0 ? 0 : at) + by]
+  if (next) takeShape(next.shape.frets)
+}
+
+export function pathKeys(state: PathState): readonly KeyLine[] {
+  const { plan, choose, hold, hearStep, around } = state
+  return [
+    {
+      keys: ['←', '→'],
+      does: 'the chord before, the next one; with Shift, change places with it',
+      acts: {
+        ArrowLeft: (event) => (event.shiftKey ? moveBy(state, -1) : choose(plan.chosen - 1)),
+        ArrowRight: (event) => (event.shiftKey ? moveBy(state, 1) : choose(plan.chosen + 1)),
+      },
+    },
+    { keys: ['↑', '↓'], does: 'another shape here, and hold it', acts: { ArrowUp: () => otherShape(state, -1), ArrowDown: () => otherShape(state, 1) } },
+    { keys: ['H'], does: 'hold this shape, or let it go', acts: { h: hold } },
+    { keys: ['A'], does: 'hear the step', acts: { a: hearStep } },
+    {
+      keys: ['Insert'],
+      does: 'put the first chord in between before this one',
+      acts: { Insert: () => around?.between[0] && putBefore(state, around.between[0].chord) },
+    },
+    { keys: ['Delete'], does: 'take this chord out', acts: { Delete: () => takeOut(state) } },
+    { keys: ['Shift', 'T'], does: 'the whole path into the tray', acts: { T: () => pathToTray(state) } },
+  ] // biome-ignore format: a table
+}

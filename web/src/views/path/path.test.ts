@@ -1,0 +1,145 @@
+import { playedChart, readChart, writeChart } from '@nestling/core/chart'
+import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import { findPath, PATH_WEIGHTS } from '@nestling/core/path'
+import { must } from '@nestling/core/result'
+import { readPattern, STROKE_PATTERNS, stringEvents } from '@nestling/core/time'
+import { readFrets } from '@nestling/core/voicing'
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
+import { readPlan, usualSets, writePlan } from './address.ts'
+import { heldThrough } from './held.ts'
+import { scoreOf } from './toScore.ts'
+import { tuneLayout, voiceMoves, voicesOf } from './tune/layout.ts'
+import type { PathPlan } from './types.ts'
+import { questionOf } from './usePath.ts'
+
+const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
+const neck = neckOf(STANDARD_INSTRUMENT)
+const read = (address: string) =>
+  readPlan(Object.fromEntries(new URL(address, 'http://localhost').searchParams), player)
+const planFor = (chart: string, changes: Partial<PathPlan> = {}): PathPlan => ({
+  ...readPlan({ chart }, player),
+  ...changes,
+})
+const chordsOf = (chart: string) => playedChart(readChart(chart).chart).chords
+
+describe('the address', () => {
+  const wishes = fc.record({
+    strings: fc.constantFrom(undefined, usualSets(neck), [
+      [1, 3, 4],
+      [2, 3, 4],
+    ]),
+    voices: fc.constantFrom(3, 4),
+    fretMin: fc.constantFrom(1, 3),
+    fretMax: fc.constantFrom(9, 12),
+    open: fc.constantFrom('never' as const, 'allow' as const),
+    roots: fc.constantFrom(undefined, [1, 2]),
+    stream: fc.boolean(),
+    topStepwise: fc.boolean(),
+    bassLine: fc.constantFrom(undefined, 'falling' as const),
+    aboveBass: fc.boolean(),
+  })
+  test('opens the plan that wrote it, whatever it is', () =>
+    fc.assert(
+      fc.property(
+        wishes,
+        fc.boolean(),
+        fc.constantFrom('4/4\n| Dm7 | G7 |', 'title: Kettle Song\nkey: F#m\n3/4 waltz =96\n[A] |: F#m7 . C#7 | % :|'),
+        fc.constantFrom('roots', 'walking'),
+        (wish, loop, chart, bass) => {
+          const base = planFor(chart)
+          const plan: PathPlan = {
+            ...base,
+            wishes: { ...base.wishes, ...wish },
+            loop,
+            bass: bass as PathPlan['bass'],
+            chosen: 1,
+            weights: { ...PATH_WEIGHTS, hand: 0.2, stays: -1 },
+            held: [{ chord: 1, frets: must(readFrets('x5546x', 6)) }],
+            pattern: STROKE_PATTERNS.ballad,
+          }
+          expect(read(writePlan(plan, neck))).toEqual(plan)
+        },
+      ),
+    ))
+
+  test('what can’t be read is left as it opens', () => {
+    const odd = read(
+      '/path?chart=Dm7+G7&strings=97,5&frets=9-2&hold=1:zz,0:x5756x&weights=hand:lots,speed:2&at=-3&hand=z&line=slow',
+    )
+    expect(odd).toEqual(planFor('Dm7 G7', { chart: odd.chart, wishes: { ...planFor('Dm7 G7').wishes, fretMin: 9 } }))
+    expect(writeChart(odd.chart)).toBe('4/4\n| Dm7 | G7 |')
+  })
+})
+
+test('held shapes follow their chords through a change of the chart', () => {
+  const held = [0, 1, 3].map((chord) => ({ chord, frets: [] }))
+  const places = (before: string, after: string) =>
+    heldThrough(held, chordsOf(before), chordsOf(after)).map(({ chord }) => chord)
+  expect(places('Dm7 G7 C A7', 'Dm7 G7 Db7 C A7')).toEqual([0, 1, 4])
+  expect(places('Dm7 G7 C A7', 'Dm7 C A7')).toEqual([0, 2])
+  expect(places('Dm7 G7 C A7', 'Dm7 G7 C E7')).toEqual([0, 1])
+  expect(places('Dm7 G7 C A7', 'Em7 G7 C A7')).toEqual([1, 3])
+})
+
+describe('the tune from left to right', () => {
+  test('true time, but no chord under 78 px and no bar under 96', () => {
+    const { columns, bars, width, xAt } = tuneLayout(playedChart(readChart('| Cmaj7 | F G Am Bb | C |').chart))
+    expect(bars.map((bar) => bar.width)).toEqual([96, 312, 96])
+    expect(columns.map((column) => column.width)).toEqual([96, 78, 78, 78, 78, 96])
+    expect(width).toBe(504)
+    expect([0, 2, 4, 5, 8, 12].map(xAt)).toEqual([0, 48, 96, 174, 408, 504])
+  })
+  test('voices keep both their ends where one chord has more of them', () => {
+    expect(voiceMoves({ moves: [1, undefined, -2] }, 2, 3)).toEqual([
+      { from: 0, to: 0, by: 1 },
+      { from: 1, to: 2, by: -2 },
+    ])
+    expect(voiceMoves({ moves: [1, undefined, -2] }, 3, 2)).toEqual([
+      { from: 0, to: 0, by: 1 },
+      { from: 2, to: 1, by: -2 },
+    ])
+  })
+})
+
+describe('the path as music', () => {
+  const plan = planFor('4/4 bossa\n| Dm7 G7 | Cmaj7 | % |', { pattern: STROKE_PATTERNS['bass-and-chord'] })
+  const played = playedChart(plan.chart)
+  const found = findPath(questionOf(plan, played, neck, player))
+  const quiet = { metronome: false, drums: false, bassStandIn: false, countInBars: 0 }
+
+  test('each chord’s own strings, marked, in its own time', () => {
+    const score = scoreOf(played, found.shapes, neck, plan, quiet)
+    expect(score.beats).toBe(12)
+    const marks = [...new Set(stringEvents(score).map(({ mark, at }) => `${mark}@${Math.floor(at)}`))]
+    expect(marks).toEqual(['0@0', '0@1', '1@2', '1@3', '2@4', '2@5', '2@6', '2@7', '3@8', '3@9', '3@10', '3@11'])
+    const first = found.shapes[0]
+    if (!first) throw new Error('no shape')
+    expect(stringEvents(score).find(({ at }) => at === 0)?.midi).toBe(voicesOf(first)[0]?.midi)
+  })
+
+  test('bass, drums and clicks play along where they are wanted; a part of the tune begins at its own bar', () => {
+    const all = scoreOf(
+      played,
+      found.shapes,
+      neck,
+      { ...plan, bass: 'walking' },
+      { metronome: true, drums: true, bassStandIn: true, countInBars: 1 },
+    )
+    expect(all).toMatchObject({ countIn: 4, beats: 16, loop: true })
+    const parts = (part: string) => all.events.filter((event) => event.part === part).length
+    expect([parts('bass'), parts('click') > 12, parts('drums') > 20]).toEqual([12, true, true])
+    const last = scoreOf(played, found.shapes, neck, plan, quiet, { from: 1, to: 1 })
+    expect(last.beats).toBe(4)
+    expect(Math.min(...last.events.map(({ at }) => at))).toBe(0)
+    expect(new Set(stringEvents(last).map(({ mark }) => mark))).toEqual(new Set([2]))
+  })
+
+  test('a pattern that can’t be read is strummed', () => {
+    const struck = (pattern: string) =>
+      stringEvents(scoreOf(played, found.shapes, neck, { ...plan, pattern }, quiet)).length
+    expect(struck('?')).toBe(struck(STROKE_PATTERNS.strum))
+    expect(readPattern('?').ok).toBe(false)
+  })
+})

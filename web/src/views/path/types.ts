@@ -1,0 +1,26 @@
+import type { Chart, Played } from '@nestling/core/chart'
+import type { HeldShape, PathFound, PathQuestion, PathWeights, PathWishes } from '@nestling/core/path'
+import type { BassLine } from '@nestling/core/time'
+
+/** What the player asks for: one value, one address, one step to undo. */
+export interface PathPlan {
+  readonly chart: Chart
+  readonly wishes: PathWishes
+  readonly weights: PathWeights
+  readonly loop: boolean
+  /** By the chord's place among the played ones. */
+  readonly held: readonly HeldShape[]
+  /** The chord that is looked at. */
+  readonly chosen: number
+  /** What the right hand does: as `readPattern` reads it. */
+  readonly pattern: string
+  readonly bass: BassLine
+}
+
+/** A plan and its path. */
+export interface PathAnswer {
+  readonly plan: PathPlan
+  readonly played: Played
+  readonly question: PathQuestion
+  readonly found: PathFound
+}

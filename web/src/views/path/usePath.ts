@@ -1,0 +1,267 @@
+/** The state of the Path view: the plan with its undo, its path (from the worker), what plays, the address. */
+import { useStore } from '@nanostores/react'
+import { guessKey, type Played, playedChart, readChart, writeChart } from '@nestling/core/chart'
+import type { Key } from '@nestling/core/key'
+import { type Neck, neckOf } from '@nestling/core/neck'
+import { findPath, type PathFound, type PathQuestion, type PathShape } from '@nestling/core/path'
+import type { Player } from '@nestling/core/request'
+import type { Shape } from '@nestling/core/shape'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useKeptPast } from '../../shell/useKeptPast.ts'
+import { useQuestion } from '../../shell/useQuestion.ts'
+import { tempoWithin } from '../../sound/tapTempo.ts'
+import { $playing, stop } from '../../sound/transport.ts'
+import { createAsked, type Typed } from '../../state/asked.ts'
+import { carriedOf, carry } from '../../state/carried.ts'
+import { tell } from '../../state/notices.ts'
+import { changeSound, hearScore } from '../../state/playback.ts'
+import { $player, $session } from '../../state/session.ts'
+import { pathClient } from '../../workers/clients.ts'
+import type { PathAround } from '../../workers/path.worker.ts'
+import { type Params, readPlan, writePlan } from './address.ts'
+import { heldThrough } from './held.ts'
+import { type Span, scoreOf } from './toScore.ts'
+import type { PathAnswer, PathPlan } from './types.ts'
+
+export const OWNER = 'path'
+export const CHART_ID = 'path-chart'
+const WAYS = 5
+
+export interface PathState {
+  readonly plan: PathPlan
+  /** The last path; of an earlier plan while the worker is at the new one. */
+  readonly answer: PathAnswer
+  readonly neck: Neck
+  readonly player: Player
+  /** The chart's key, or the one it seems to be in. */
+  readonly key: { readonly key: Key; readonly isGuess: boolean; readonly orElse: Key | undefined } | undefined
+  readonly typed: Typed
+  /** All that is wrong with what is typed. */
+  readonly problems: ReturnType<typeof readChart>['errors']
+  readonly type: (text: string) => void
+  readonly finish: () => void
+  readonly change: (changes: Partial<PathPlan>) => void
+  readonly undo: () => unknown
+  readonly redo: () => unknown
+  readonly canUndo: boolean
+  readonly canRedo: boolean
+  /** What is around the chosen chord; `undefined` until it is counted. */
+  readonly around: PathAround | undefined
+  readonly chosenShape: PathShape | undefined
+  readonly shape: Shape | undefined
+  readonly playAll: () => void
+  readonly hearStep: () => void
+  readonly hearWay: (shapes: readonly (PathShape | undefined)[]) => void
+  readonly choose: (chord: number) => void
+  readonly hold: () => void
+  readonly takeShape: (frets: Shape['frets']) => void
+}
+
+export const questionOf = (plan: PathPlan, played: Played, neck: Neck, player: Player): PathQuestion => ({
+  chords: played.chords.map(({ chord }) => chord),
+  neck,
+  hand: player.hand,
+  thumb: player.thumb,
+  wishes: plan.wishes,
+  weights: plan.weights,
+  loop: plan.loop,
+  held: plan.held.filter(({ chord }) => chord < played.chords.length),
+  best: WAYS,
+})
+
+export function usePath(params: Params): PathState {
+  const player = useStore($player)
+  const [asked] = useState(() =>
+    createAsked<PathPlan>(readPlan(params, player), {
+      lineOf: ({ chart }) => writeChart(chart, { naming: $session.get().settings.naming }),
+    }),
+  )
+  const plan = useStore(asked.$now)
+  const typed = useStore(asked.$typed)
+  const past = useStore(asked.$past)
+  const neck = useMemo(() => neckOf(player.instrument), [player])
+  const answer = useAnswer(plan, neck, player)
+  const problems = useMemo(() => readChart(typed.line, player.naming).errors, [typed.line, player])
+
+  const change = useCallback(
+    (changes: Partial<PathPlan>) => {
+      const { chart, held } = asked.current()
+      const followed =
+        changes.chart && !changes.held
+          ? { held: heldThrough(held, playedChart(chart).chords, playedChart(changes.chart).chords) }
+          : {}
+      asked.step({ ...followed, ...changes })
+    },
+    [asked],
+  )
+  const type = useCallback(
+    (text: string) => {
+      asked.type(text, (written, before) => {
+        const { chart } = readChart(written, player.naming)
+        return {
+          ok: true,
+          value: { chart, held: heldThrough(before.held, playedChart(before.chart).chords, playedChart(chart).chords) },
+        }
+      })
+    },
+    [asked, player],
+  )
+  useKeptPast(asked, 'path')
+  useQuestion({
+    address: answer.plan === plan ? writePlan(plan, neck) : undefined,
+    open: (query) => asked.open(readPlan(Object.fromEntries(query), player)),
+  })
+  // A chart brings its tempo along.
+  const { tempoBpm } = plan.chart
+  useEffect(() => {
+    if (tempoBpm !== undefined && tempoBpm !== $session.get().settings.tempo)
+      changeSound({ tempo: tempoWithin(tempoBpm) })
+  }, [tempoBpm])
+  const { played, found } = answer
+  const at = Math.min(answer.plan.chosen, Math.max(0, played.chords.length - 1))
+  const chosenShape = found.shapes[at]
+  const chord = played.chords[at]?.chord
+  const shape = useMemo(
+    (): Shape | undefined =>
+      chord && chosenShape ? { chord, frets: chosenShape.frets, tuning: player.instrument.tuning } : undefined,
+    [chord, chosenShape, player],
+  )
+  useEffect(() => {
+    if (shape) carry('Path', carriedOf(shape), writePlan(answer.plan, neck))
+  }, [shape, answer, neck])
+  const key = useMemo(() => {
+    const { chart } = answer.plan
+    if (chart.key) return { key: chart.key, isGuess: false, orElse: undefined }
+    const guess = guessKey(played.chords)
+    return guess && { key: guess.key, isGuess: true, orElse: guess.orElse }
+  }, [answer, played])
+  const around = useAround(answer, at, key?.key)
+
+  const hear = useCallback(
+    (shapes: readonly (PathShape | undefined)[], span?: Span) => {
+      const { settings } = $session.get()
+      hearScore(scoreOf(played, shapes, neck, answer.plan, settings, span), {
+        owner: OWNER,
+        tempo: settings.tempo,
+        swing: settings.swing,
+      })
+    },
+    [played, neck, answer],
+  )
+  const playAll = useCallback(() => {
+    if ($playing.get().owner === OWNER) return stop()
+    if (found.shapes.every((one) => one === undefined))
+      return tell.done('There is nothing to play: type chords in bars.', 'nothing-to-play')
+    return hear(found.shapes)
+  }, [hear, found])
+  const hearWay = useCallback(
+    (shapes: readonly (PathShape | undefined)[]) => ($playing.get().owner === OWNER ? stop() : hear(shapes)),
+    [hear],
+  )
+  const hearStep = useCallback(() => {
+    const bars = [played.chords[Math.max(0, at - 1)]?.bar, played.chords[at]?.bar]
+    if (bars[1] === undefined) return tell.done('There is no step to hear.', 'nothing-to-play')
+    const { settings } = $session.get()
+    const quiet = { metronome: false, drums: false, bassStandIn: settings.bassStandIn, countInBars: 0 }
+    return hearScore(
+      scoreOf(played, found.shapes, neck, { ...answer.plan, loop: false }, quiet, {
+        from: bars[0] ?? bars[1],
+        to: bars[1],
+      }),
+      {
+        owner: OWNER,
+        tempo: settings.tempo,
+      },
+    )
+  }, [played, found, neck, answer, at])
+  const choose = useCallback(
+    (next: number) => asked.step({ chosen: Math.min(Math.max(0, next), Math.max(0, played.chords.length - 1)) }),
+    [asked, played],
+  )
+  const takeShape = useCallback(
+    (frets: Shape['frets']) => {
+      const { held } = asked.current()
+      asked.step({
+        held: [...held.filter((one) => one.chord !== at), { chord: at, frets }].toSorted((a, b) => a.chord - b.chord),
+      })
+    },
+    [asked, at],
+  )
+  const hold = useCallback(() => {
+    const { held } = asked.current()
+    if (held.some((one) => one.chord === at)) asked.step({ held: held.filter((one) => one.chord !== at) })
+    else if (chosenShape) takeShape(chosenShape.frets)
+    else tell.done('There is no shape to hold here.', 'no-shape')
+  }, [asked, at, chosenShape, takeShape])
+  return {
+    plan, answer, neck, player, key, typed, problems, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo, canUndo: past.canUndo, canRedo: past.canRedo, around, chosenShape, shape, playAll, hearStep, hearWay, choose, hold, takeShape,
+  } // biome-ignore format: a list
+}
+
+/** What makes another path; the chosen chord and how it is played do not. */
+const pathKey = ({ chords, wishes, weights, loop, held }: PathQuestion): string =>
+  JSON.stringify([chords, wishes, weights, loop, held])
+
+/** The path of a plan; the last good one stays until the worker has the new. */
+function useAnswer(plan: PathPlan, neck: Neck, player: Player): PathAnswer {
+  const played = useMemo(() => playedChart(plan.chart), [plan.chart])
+  const question = useMemo(() => questionOf(plan, played, neck, player), [plan, played, neck, player])
+  const wanted = pathKey(question)
+  const [answer, setAnswer] = useState<PathAnswer>(() => ({
+    plan,
+    played,
+    question,
+    found: findPath({ ...question, best: 1 }),
+  }))
+  const [of, setOf] = useState<{ readonly key: string; readonly neck: Neck } | undefined>(undefined)
+  const isCurrent = of?.key === wanted && of.neck === neck
+  const newest = useRef(plan)
+  newest.current = plan
+  useEffect(() => {
+    if (isCurrent) return undefined
+    let current = true
+    pathClient()
+      .find(question)
+      .then(
+        (found: PathFound) => {
+          if (!current) return
+          setAnswer({ plan: newest.current, played, question, found })
+          setOf({ key: wanted, neck })
+        },
+        (error: unknown) => {
+          if (current) tell.problem('No path', error instanceof Error ? error.message : String(error))
+        },
+      )
+    return () => {
+      current = false
+    }
+    // The plan is asked anew only where it makes another path.
+  }, [wanted, neck, isCurrent])
+  return useMemo(() => (isCurrent ? { ...answer, plan, played } : answer), [isCurrent, answer, plan, played])
+}
+
+const SETTLED_MS = 120
+
+/** What is around the chosen chord, asked when the path has settled. */
+function useAround({ question, found }: PathAnswer, at: number, key: Key | undefined): PathAround | undefined {
+  const [around, setAround] = useState<
+    { readonly of: PathFound; readonly at: number; readonly around: PathAround } | undefined
+  >(undefined)
+  useEffect(() => {
+    if (question.chords.length === 0) return undefined
+    let current = true
+    const settled = setTimeout(() => {
+      pathClient()
+        .around(question, at, key)
+        .then(
+          (told) => current && setAround({ of: found, at, around: told }),
+          () => undefined,
+        )
+    }, SETTLED_MS)
+    return () => {
+      current = false
+      clearTimeout(settled)
+    }
+  }, [question, found, at, key])
+  return around?.of === found && around.at === at ? around.around : undefined
+}
