@@ -10,7 +10,7 @@ async function open(page: Page, query = '') {
 const chords = (page: Page) => page.getByTestId('tune-chord')
 const frets = (page: Page) =>
   chords(page).evaluateAll((all) => all.map((one) => one.getAttribute('data-frets')).join(' '))
-const total = (page: Page) => page.getByRole('region', { name: 'The chosen chord' }).getByText(/ of \d/)
+const total = (page: Page) => page.getByRole('region', { name: 'The chosen chord' }).getByText(/^\d+\.\d+ of \d/)
 const TWO_FIVE = '?chart=key:+C%0A|+Dm7+|+G7+|+Cmaj7+|+Cmaj7+|&strings=5432&frets=1-7&loop=0'
 
 test('a tune is typed, and has its path; a wrong word is told with its place and the rest stands', async ({ page }) => {

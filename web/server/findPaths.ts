@@ -1,7 +1,7 @@
 /** Finds paths on a thread of its own, so that a long search holds up nobody. A question comes in, its path goes out. */
 import { parentPort } from 'node:worker_threads'
 import { MOST_PATH_STEPS, type PathQuestion, pathSteps, rememberingSolver } from '@nestling/core/path'
-import type { PathTold, ThreadAnswer, ThreadQuestion } from '../src/pages/api/_pathThread.ts'
+import type { PathTold, ThreadAnswer, ThreadQuestion } from '../src/contracts/path.ts'
 
 const solve = rememberingSolver()
 

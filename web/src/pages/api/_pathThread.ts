@@ -1,18 +1,8 @@
 /** The thread that finds paths: started at the first question, and anew if it ends. */
 import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
-import type { PathFound, PathQuestion } from '@nestling/core/path'
-
-export interface ThreadQuestion {
-  readonly id: number
-  readonly question: PathQuestion
-}
-/** What the thread has to say of a question. */
-export type PathTold =
-  | { readonly kind: 'found'; readonly found: PathFound }
-  | { readonly kind: 'too-large'; readonly steps: number; readonly most: number }
-  | { readonly kind: 'failed'; readonly message: string }
-export type ThreadAnswer = PathTold & { readonly id: number }
+import type { PathQuestion } from '@nestling/core/path'
+import type { PathTold, ThreadAnswer, ThreadQuestion } from '../../contracts/path.ts'
 
 /** Where the server's own files lie; told by the server, beside which the built pages can't find it themselves. */
 const threadFile = (): string => process.env['NESTLING_PATH_THREAD'] ?? join(process.cwd(), 'server', 'pathThread.mjs')
