@@ -190,3 +190,33 @@ test('another way through is compared by ear and taken', async ({ page }) => {
   await page.keyboard.press('Control+z')
   await expect.poll(() => frets(page)).toBe(before)
 })
+
+test('a tune is kept with its shapes, opens from the Book as it was, is kept over itself, and deleted with undo', async ({
+  page,
+}) => {
+  await open(
+    page,
+    '?chart=title:+Ebb+Song%0Akey:+C%0A|+Dm7+|+G7+|+Cmaj7+|+Cmaj7+|&strings=5432&frets=1-7&loop=0&hold=4:x3545x',
+  )
+  await page.locator('body').press('k')
+  await expect(page.getByText('Kept in the Book: Ebb Song')).toBeVisible()
+  await expect(page).toHaveURL(/tune=\d+/)
+  await page.goto('/book')
+  const tune = page.getByTestId('kept-tune').filter({ hasText: 'Ebb Song' })
+  await expect(tune).toContainText('x5756x')
+  await tune.getByRole('link', { name: 'Ebb Song' }).click()
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+  await expect(chords(page).nth(3)).toHaveAttribute('data-held', 'true')
+  await choose(page, 'Style', 'ballad')
+  await page.locator('body').press('k')
+  await expect(page.getByText('Kept in the Book: Ebb Song').last()).toBeVisible()
+  await page.goto('/book')
+  await expect(tune).toHaveCount(1)
+  await page.getByRole('button', { name: 'Delete Ebb Song' }).click()
+  await expect(tune).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(tune).toHaveCount(1)
+  await page.getByRole('button', { name: 'Delete Ebb Song' }).click()
+  await expect(tune).toHaveCount(0)
+})

@@ -1,22 +1,26 @@
-/** Fills a data folder with the demo: Marit's three instruments and a dozen shapes. What is there already stays. */
+/** Fills a data folder with the demo: Marit's three instruments, a dozen shapes and five tunes. What is there already stays. */
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { dataFolder } from '../../scripts/dataFolder.mjs'
 import { DataProblem, openDatabase } from '../src/data/database.ts'
 import { createRepositories } from '../src/data/repositories.ts'
 import { DEMO_INSTRUMENTS, DEMO_SHAPES } from './demoData.ts'
+import { demoTunes } from './demoTunes.ts'
 
 process.env['NESTLING_MIGRATIONS'] ??= join(dirname(fileURLToPath(import.meta.url)), '..', 'drizzle')
 
 try {
   const { db, close } = openDatabase(dataFolder('demo'))
-  const { instruments, shapes, settings } = createRepositories(db)
+  const { instruments, shapes, settings, tunes } = createRepositories(db)
   const known = instruments.list()
   for (const instrument of DEMO_INSTRUMENTS) instruments.add(instrument)
   // The shapes come once, with the first instruments: shapes that the player deleted must not come back.
   if (known.length === 0) {
     settings.change({ instrumentId: instruments.list()[0]?.id ?? null })
     const start = Date.UTC(2026, 9, 4, 17, 0)
+    const [archtop] = DEMO_INSTRUMENTS
+    for (const [index, tune] of (archtop ? demoTunes(archtop) : []).entries())
+      tunes.add(tune, new Date(start + index * 50 * 3600_000))
     for (const [index, shape] of DEMO_SHAPES.entries()) shapes.add(shape, new Date(start + index * 26 * 3600_000))
   }
   close()

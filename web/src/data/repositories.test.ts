@@ -164,6 +164,32 @@ describe('instruments and tunings are changed one version at a time', () => {
   })
 })
 
+const tune = (title: string) => ({
+  title,
+  query: 'chart=%7C+Dm7+%7C+G7+%7C',
+  chords: [{ symbol: 'Dm7', frets: 'x5756x' }, { symbol: 'G7', frets: null }],
+}) // biome-ignore format: a tune
+
+describe('tunes', () => {
+  test('are listed newest first, found, changed over their version, deleted and brought back', () => {
+    const first = book.tunes.add(tune('Low Tide Waltz'), at(1))
+    const second = book.tunes.add(tune('Kettle Song'), at(2))
+    expect(book.tunes.list(10)).toEqual({ tunes: [second, first], total: 2 })
+    expect(book.tunes.list(1)).toMatchObject({ tunes: [{ title: 'Kettle Song' }], total: 2 })
+    const changed = done(book.tunes.replace(first.id, { ...tune('Slow Ferry'), version: 1 }))
+    expect(changed).toEqual({ ...first, title: 'Slow Ferry', version: 2 })
+    // A page that still has the first version does not overwrite it.
+    expect(book.tunes.replace(first.id, { ...tune('late'), version: 1 })).toEqual({ kind: 'stale', now: changed })
+    expect(book.tunes.replace(99, { ...tune('x'), version: 1 })).toEqual({ kind: 'missing' })
+    book.tunes.remove(first.id, at(3))
+    expect(book.tunes.find(first.id)).toBeUndefined()
+    expect(book.tunes.replace(first.id, { ...tune('x'), version: 2 })).toEqual({ kind: 'missing' })
+    expect(done(book.tunes.restore(first.id))).toEqual(changed)
+    expect(book.tunes.find(first.id)).toEqual(changed)
+    expect(book.tunes.restore(first.id)).toEqual({ kind: 'missing' })
+  })
+})
+
 describe('the tray and the sets that it is kept as', () => {
   test('the tray is replaced as a whole, and a stale replacement gets what it holds', () => {
     expect(book.tray.read()).toEqual(EMPTY_TRAY)
@@ -203,6 +229,12 @@ describe('a full disk', () => {
       remove: () => book.sets.remove(1, at(9)),
       restore: () => book.sets.restore(2),
     },
+    tunes: {
+      add: () => book.tunes.add({ ...tune('full'), query: `chart=${'C '.repeat(4000)}` }, at(9)),
+      replace: () => book.tunes.replace(1, { ...tune('other'), version: 1 }),
+      remove: () => book.tunes.remove(1, at(9)),
+      restore: () => book.tunes.restore(2),
+    },
     tray: { replace: () => book.tray.replace({ ...set('full'), version: 0 }, at(9)) },
     instruments: {
       add: () => book.instruments.add({ ...(DEMO_INSTRUMENTS[1] as (typeof DEMO_INSTRUMENTS)[number]) }),
@@ -225,6 +257,7 @@ describe('a full disk', () => {
   const contents = () => ({
     shapes: book.shapes.list(1e6),
     sets: book.sets.list(1e6),
+    tunes: book.tunes.list(1e6),
     tray: book.tray.read(),
     instruments: book.instruments.list(),
     tunings: book.tunings.list(),
@@ -238,6 +271,8 @@ describe('a full disk', () => {
     book.shapes.remove(2, at(1))
     for (const title of ['one', 'two']) book.sets.add(set(title), at(0))
     book.sets.remove(2, at(1))
+    for (const title of ['one', 'two']) book.tunes.add(tune(title), at(0))
+    book.tunes.remove(2, at(1))
     book.instruments.add(archtop)
     book.tunings.add(archtop.tuning)
     const before = contents()

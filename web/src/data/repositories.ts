@@ -10,12 +10,14 @@ import {
 import { createSettingsRepository, type SettingsRepository } from './settingsRepository.ts'
 import { createShapeRepository, type ShapeRepository } from './shapeRepository.ts'
 import { type Store, storeOf } from './store.ts'
+import { createTuneRepository, type TuneRepository } from './tuneRepository.ts'
 import { createTuningRepository, type TuningRepository } from './tuningRepository.ts'
 
 export interface Repositories {
   readonly shapes: ShapeRepository
   readonly sets: SetRepository
   readonly tray: TrayRepository
+  readonly tunes: TuneRepository
   readonly instruments: InstrumentRepository
   readonly tunings: TuningRepository
   readonly settings: SettingsRepository
@@ -27,6 +29,7 @@ export const repositoriesOver = (store: Store): Repositories => ({
   shapes: createShapeRepository(store),
   sets: createSetRepository(store),
   tray: createTrayRepository(store),
+  tunes: createTuneRepository(store),
   instruments: createInstrumentRepository(store),
   tunings: createTuningRepository(store),
   settings: createSettingsRepository(store),

@@ -2,6 +2,7 @@
 
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import type { StepTexts } from '../contracts/progression.ts'
+import type { TuneChord } from '../contracts/tune.ts'
 
 export const instruments = sqliteTable('instruments', {
   id: integer('id').primaryKey({ autoIncrement: true }),
@@ -53,6 +54,19 @@ export const progressions = sqliteTable('progressions', {
   metre: text('metre').notNull().default('4/4'),
   tempoBpm: integer('tempo_bpm').notNull().default(80),
   steps: text('steps', { mode: 'json' }).$type<readonly StepTexts[]>().notNull(),
+  createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
+  /** Set while a deletion can still be taken back. */
+  deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
+  version: integer('version').notNull().default(1),
+})
+
+/** Tunes with the way through them that was kept: what the Path view opens, and what was held then. */
+export const tunes = sqliteTable('tunes', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  title: text('title').notNull(),
+  /** The Path view's address without its beginning: chart, wishes, held shapes. */
+  query: text('query').notNull(),
+  chords: text('chords', { mode: 'json' }).$type<readonly TuneChord[]>().notNull(),
   createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
   /** Set while a deletion can still be taken back. */
   deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),

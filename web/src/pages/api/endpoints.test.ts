@@ -17,6 +17,8 @@ import { PATCH as changeSettings } from './settings.ts'
 import { PATCH as rename } from './shapes/[id].ts'
 import { POST as addShape } from './shapes/index.ts'
 import { PUT as putTray } from './tray.ts'
+import { PUT as changeTune, GET as tuneAnswer } from './tunes/[id]/index.ts'
+import { POST as addTune } from './tunes/index.ts'
 import { GET as voicings } from './voicings.ts'
 
 type Given = { readonly [Name in keyof Repositories]?: Partial<Repositories[Name]> }
@@ -334,6 +336,47 @@ describe('a path over HTTP', () => {
     expect(await ask(between, { path: '/api/between?from=G7&to=C&key=Q' })).toMatchObject({
       status: 400,
       body: { field: 'key' },
+    })
+  })
+})
+
+describe('a kept tune', () => {
+  const tune = {
+    title: 'Slow Ferry',
+    query: 'chart=%7C+Fm9+%7C+Bbm7+%7C',
+    chords: [{ symbol: 'Fm9', frets: 'x8688x' }],
+  }
+  test.each([
+    [{ ...tune, title: '' }, 'title'],
+    [{ ...tune, query: 'strings=5432' }, 'query'],
+    [{ ...tune, query: 'chart=%7C+Xm9+%7C' }, 'query'],
+    [{ ...tune, chords: [] }, 'chords'],
+    [{ ...tune, chords: [{ symbol: 'Fm9x', frets: null }] }, 'chords.0.symbol'],
+    [{ ...tune, colour: 'red' }, 'colour'],
+  ])('%# is refused with its field, new or changed, and nothing is kept', async (body, field) => {
+    const added = await ask(addTune, { body, locals: { tunes: { add: nothingKept } } })
+    const changed = await ask(changeTune, {
+      body: { ...body, version: 1 },
+      params: { id: '1' },
+      locals: { tunes: { replace: nothingKept } },
+    })
+    for (const answer of [added, changed]) expect(answer).toMatchObject({ status: 400, body: { field } })
+  })
+
+  test('that was changed on another page is told with what is there; one that is gone is not found', async () => {
+    const now = { ...tune, id: 1, version: 3, createdAt: '2026-10-04T17:00:00.000Z' }
+    const stale = await ask(changeTune, {
+      body: { ...tune, version: 2 },
+      params: { id: '1' },
+      locals: { tunes: { replace: () => ({ kind: 'stale', now }) } },
+    })
+    expect(stale.status).toBe(409)
+    expect(await ask(tuneAnswer, { params: { id: '1' }, locals: { tunes: { find: () => now } } })).toEqual({
+      status: 200,
+      body: now,
+    })
+    expect(await ask(tuneAnswer, { params: { id: '9' }, locals: { tunes: { find: () => undefined } } })).toMatchObject({
+      status: 404,
     })
   })
 })

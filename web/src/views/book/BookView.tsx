@@ -1,5 +1,6 @@
 import type { KeptSet } from '../../contracts/progression.ts'
 import type { KeptShape } from '../../contracts/shape.ts'
+import type { KeptTune } from '../../contracts/tune.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import type { SharedActs } from '../../shell/keyTable.ts'
 import { Shell } from '../../shell/Shell.tsx'
@@ -8,14 +9,18 @@ import { counted } from '../../words/shapes.ts'
 import classes from './BookView.module.css'
 import { KeptShapeCard } from './KeptShapeCard.tsx'
 import { SetCard } from './SetCard.tsx'
+import { TuneCard } from './TuneCard.tsx'
 import { useBook } from './useBook.ts'
 import { useSets } from './useSets.ts'
+import { useTunes } from './useTunes.ts'
 
 export interface BookViewProps {
   readonly shapes: readonly KeptShape[]
   readonly total: number
   readonly sets: readonly KeptSet[]
   readonly setTotal: number
+  readonly tunes: readonly KeptTune[]
+  readonly tuneTotal: number
   readonly page: PageData
 }
 
@@ -34,6 +39,7 @@ const ACTS: SharedActs = { fieldId: FIND_INPUT_ID, typeWords: 'find in the Book'
 
 function Pages(props: BookViewProps) {
   const { sets, remove: removeSet, toTray } = useSets(props.sets)
+  const { tunes, remove: removeTune } = useTunes(props.tunes)
   const { shapes, total, find, setFind, rename, remove } = useBook(props.shapes, props.total)
   return (
     <div className={classes['page']}>
@@ -64,6 +70,21 @@ function Pages(props: BookViewProps) {
         </p>
       )}
       {total > 0 && shapes.length === 0 && <p className={classes['empty']}>Nothing in the Book matches “{find}”.</p>}
+      {tunes.length > 0 && find === '' && (
+        <section aria-label="Tunes">
+          <h2 className={classes['section']}>
+            Tunes{tunes.length < props.tuneTotal ? `, the newest ${tunes.length} of ${props.tuneTotal}` : ''}
+          </h2>
+          <ul className={classes['shapes']}>
+            {tunes.map((tune) => (
+              <li key={tune.id}>
+                <TuneCard tune={tune} remove={removeTune} />
+              </li>
+            ))}
+          </ul>
+          {sets.length === 0 && <h2 className={classes['section']}>Shapes</h2>}
+        </section>
+      )}
       {sets.length > 0 && find === '' && (
         <section aria-label="Sets">
           <h2 className={classes['section']}>

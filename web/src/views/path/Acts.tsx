@@ -8,7 +8,7 @@ import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild } from '../../state/links.ts'
 import { ChartField, ChartProblem } from './ChartField.tsx'
-import { keep, pathToTray, toTray } from './collect.ts'
+import { keep, keepShape, pathToTray, toTray } from './collect.ts'
 import { takeOut } from './edits.ts'
 import { OWNER, type PathState } from './usePath.ts'
 
@@ -52,7 +52,15 @@ function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])
           items: <Menu.Item onClick={() => pathToTray(state)}>The whole path (⇧ T)</Menu.Item>,
         },
       },
-      { words: 'Keep', keyHint: 'K', run: () => keep(state) },
+      {
+        words: 'Keep',
+        keyHint: 'K',
+        run: () => keep(state),
+        menu: {
+          label: 'More to keep',
+          items: <Menu.Item onClick={() => keepShape(state)}>This shape alone</Menu.Item>,
+        },
+      },
       ...(shape
         ? [
             { words: 'Build', href: toBuild(shape, player) },

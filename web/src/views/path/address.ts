@@ -101,6 +101,7 @@ export function readPlan(params: Params, player: Player): PathPlan {
     chosen: whole(params['at'], 1, 4096) === undefined ? 0 : Number(params['at']) - 1,
     pattern: pattern.ok ? writePattern(pattern.value) : patternOf(chart),
     bass: BASS_LINES.find((line) => line === params['line']) ?? 'roots',
+    tune: whole(params['tune'], 1, Number.MAX_SAFE_INTEGER),
   }
 }
 
@@ -167,6 +168,7 @@ export function writePlan(plan: PathPlan, neck: Neck): string {
   put('at', String(plan.chosen + 1), '1')
   put('hand', plan.pattern.replaceAll(' ', '_'), patternOf(plan.chart).replaceAll(' ', '_'))
   put('line', plan.bass, 'roots')
+  put('tune', plan.tune === undefined ? undefined : String(plan.tune))
   return `/path?${query.toString().replaceAll('%2C', ',').replaceAll('%7C', '|').replaceAll('%3A', ':')}`
 }
 

@@ -1,14 +1,46 @@
-/** A shape or the whole path to the tray, and to the Book; the tray as a tune. */
+/** A shape or the whole path to the tray, and to the Book; the tune with its shapes kept. */
+import { writeSymbol } from '@nestling/core/chord'
 import type { Shape } from '@nestling/core/shape'
+import type { KeptTune, TuneDraft } from '../../contracts/tune.ts'
 import { keepAs } from '../../state/book.ts'
+import { call } from '../../state/http.ts'
+import { fretsTextOf } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
 import { addToTray } from '../../state/tray.ts'
+import { keepTune, replaceTune } from '../../state/tunes.ts'
+import { writePlan } from './address.ts'
 import type { PathState } from './usePath.ts'
 
 const nothing = () => tell.done('This chord has no shape here: see why beside the tune.', 'no-shape')
 
 export const toTray = ({ shape }: PathState): unknown => (shape ? addToTray([shape]) : nothing())
-export const keep = ({ shape }: PathState): unknown => (shape ? keepAs(shape) : nothing())
+export const keepShape = ({ shape }: PathState): unknown => (shape ? keepAs(shape) : nothing())
+
+function draftOf({ answer, neck }: PathState): TuneDraft {
+  const { plan, played, found } = answer
+  return {
+    title: plan.chart.title.slice(0, 60) || 'A tune',
+    query: writePlan({ ...plan, tune: undefined, chosen: 0 }, neck).replace(/^\/path\?/, ''),
+    chords: played.chords.map(({ chord }, index) => {
+      const shape = found.shapes[index]
+      return { symbol: writeSymbol(chord, { ascii: true }), frets: shape ? fretsTextOf(shape.frets) : null }
+    }),
+  }
+}
+
+/** Keeps the tune in the Book: anew, or over the one that it was opened from. */
+export async function keep(state: PathState): Promise<unknown> {
+  const { plan, played } = state.answer
+  if (played.chords.length === 0) return tell.done('There is nothing to keep: type chords in bars.', 'nothing-to-keep')
+  if (state.problems.length > 0)
+    return tell.problem('Not kept', 'Something in the chart can’t be read yet: it is told beside the field.')
+  const draft = draftOf(state)
+  const there = plan.tune === undefined ? undefined : await call<KeptTune>('GET', `/api/tunes/${plan.tune}`)
+  const reply = there?.ok ? await replaceTune(there.value.id, there.value.version, draft) : await keepTune(draft)
+  if (!reply.ok) return tell.problem('Not kept', reply.message)
+  state.change({ tune: reply.value.id })
+  return tell.done(`Kept in the Book: ${reply.value.title}`)
+}
 
 /** Every chord's shape, in the order in which they are played. */
 export function pathToTray({ answer, player }: PathState): unknown {

@@ -15,6 +15,8 @@ export interface PathPlan {
   /** What the right hand does: as `readPattern` reads it. */
   readonly pattern: string
   readonly bass: BassLine
+  /** The kept tune that this is, by its number in the Book. */
+  readonly tune: number | undefined
 }
 
 /** A plan and its path. */
