@@ -220,3 +220,20 @@ test('a tune is kept with its shapes, opens from the Book as it was, is kept ove
   await page.getByRole('button', { name: 'Delete Ebb Song' }).click()
   await expect(tune).toHaveCount(0)
 })
+
+test('the tray becomes a path by one act, its shapes held; a top tone is kept as melody', async ({ page }) => {
+  await open(page, TWO_FIVE)
+  await page.locator('body').press('Shift+T')
+  await expect(page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')).toHaveCount(4)
+  await page.getByRole('link', { name: 'To Path' }).click()
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+  await expect(page.locator('[data-testid=tune-chord][data-held]')).toHaveCount(4)
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
+  await page.locator('body').press('m')
+  await expect(page).toHaveURL(/top=1:65/)
+  await page.locator('body').press('h')
+  await expect(chords(page).first()).not.toHaveAttribute('data-held', 'true')
+  // F4 on top: string 2 at fret 6.
+  await expect.poll(async () => (await frets(page)).split(' ')[0]).toMatch(/6x$|-6-x$/)
+})

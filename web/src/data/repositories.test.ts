@@ -319,7 +319,7 @@ function failCommits(sqlite: Sqlite.Database): { readonly end: () => void } {
     create temp table gone (id integer primary key);
     create temp table wants (id integer references gone (id) deferrable initially deferred);
   `)
-  const triggers = ['kept_shapes', 'progressions', 'instruments', 'own_tunings', 'settings'].flatMap((table) =>
+  const triggers = ['kept_shapes', 'progressions', 'tunes', 'instruments', 'own_tunings', 'settings'].flatMap((table) =>
     ['insert', 'update', 'delete'].map((event) => {
       const name = `fail_${table}_${event}`
       sqlite.exec(

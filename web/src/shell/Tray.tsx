@@ -10,6 +10,7 @@ import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash } from '../cont
 import { NameField } from '../controls/NameField.tsx'
 import { UndoNotice } from '../controls/UndoNotice.tsx'
 import { $playing, stop } from '../sound/transport.ts'
+import { toPath } from '../state/links.ts'
 import { tell } from '../state/notices.ts'
 import { hearChords } from '../state/playback.ts'
 import { $player } from '../state/session.ts'
@@ -78,6 +79,7 @@ export function Tray() {
             {kept}
           </span>
           <PlayRow steps={steps} playing={playing !== undefined} />
+          <ToPath steps={steps} />
           <Button
             size="compact-sm"
             variant="default"
@@ -94,6 +96,17 @@ export function Tray() {
         </div>
       )}
     </section>
+  )
+}
+
+/** The row as a tune: its shapes are held there, and what lies between can be changed. */
+function ToPath({ steps }: { readonly steps: readonly StepTexts[] }) {
+  const player = useStore($player)
+  const shapes = steps.flatMap((step) => shownStep(step).shape ?? [])
+  return (
+    <Button component="a" href={toPath(shapes, player)} size="compact-sm" variant="default">
+      To Path
+    </Button>
   )
 }
 

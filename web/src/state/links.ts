@@ -27,6 +27,17 @@ export function toMap(shape: Shape, { instrument }: On): string {
   return `/map?${query}`
 }
 
+/** To Path: chords a bar each, every shape held. */
+export function toPath(shapes: readonly Shape[], { instrument }: On): string {
+  const texts = shapes.map(writeShape)
+  const chart = `| ${texts.map(({ chord }) => chord).join(' | ')} |`
+  const query = new URLSearchParams({ chart, hold: texts.map(({ frets }, index) => `${index + 1}:${frets}`).join(',') })
+  const [first] = texts
+  if (first && first.tuning !== writeTuning(instrument.tuning)) query.set('tuning', first.tuning)
+  if (shapes.some(({ frets }) => frets.includes(0))) query.set('open', 'allow')
+  return `/path?${query.toString().replaceAll('%2C', ',')}`
+}
+
 /** To Key: a lane of it, in a tuning. */
 export function toKey(key: string, ask: LaneAsk, tuning: Tuning, strings: number): string {
   const texts = Object.entries(writeAsk(ask, strings)).filter(([, text]) => text !== undefined)

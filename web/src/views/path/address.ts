@@ -1,11 +1,11 @@
 /** The address holds the whole plan: it opens as it was and can be linked. */
 import { type Chart, readChart, writeChart } from '@nestling/core/chart'
-import { type Neck, neckOf, type StringSet, stringIndex, stringNumber } from '@nestling/core/neck'
+import { type Neck, neckOf, type StringSet, stringIndex, stringNumber, writeTuning } from '@nestling/core/neck'
 import { type HeldShape, PATH_WEIGHTS, PATH_WISHES, type PathWeights, type PathWishes } from '@nestling/core/path'
-import type { Player } from '@nestling/core/request'
+import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
 import { BASS_LINES, readPattern, STROKE_PATTERNS, writePattern } from '@nestling/core/time'
 import { fretsIn, fretsTextOf } from '../../state/links.ts'
-import type { PathPlan } from './types.ts'
+import type { PathPlan, TopTone } from './types.ts'
 
 export type Params = Readonly<Record<string, string>>
 
@@ -62,9 +62,23 @@ const WAYS = {
   falling: { bassLine: 'falling' },
 } as const satisfies Readonly<Record<string, Partial<PathWishes>>>
 
+/** The neck of a plan: the instrument's, in its tuning. */
+export const neckFor = ({ tuning }: Pick<PathPlan, 'tuning'>, player: Player): Neck =>
+  neckOf(instrumentFor({ tuning }, player))
+
+/** `2:65,5:67`: the chord's place and the MIDI number of its top tone. */
+const readMelody = (text = ''): readonly TopTone[] =>
+  text.split(',').flatMap((one): readonly TopTone[] => {
+    const [place, midi] = one.split(':')
+    const [chord, top] = [whole(place, 1, 4096), whole(midi, 0, 127)]
+    return chord !== undefined && top !== undefined ? [{ chord: chord - 1, midi: top }] : []
+  })
+
 /** What can't be read is left as it opens; a chart's own slips are told where it is typed. */
 export function readPlan(params: Params, player: Player): PathPlan {
-  const neck = neckOf(player.instrument)
+  const read = params['tuning'] === undefined ? undefined : readOtherTuning(params['tuning'], player)
+  const tuning = read?.ok ? read.value : undefined
+  const neck = neckFor({ tuning }, player)
   const strings = neck.open.length
   const { chart } = readChart(params['chart'] ?? FIRST_CHART)
   const frets = /^(\d+)-(\d+)$/.exec(params['frets'] ?? '')
@@ -101,6 +115,8 @@ export function readPlan(params: Params, player: Player): PathPlan {
     chosen: whole(params['at'], 1, 4096) === undefined ? 0 : Number(params['at']) - 1,
     pattern: pattern.ok ? writePattern(pattern.value) : patternOf(chart),
     bass: BASS_LINES.find((line) => line === params['line']) ?? 'roots',
+    tuning,
+    melody: readMelody(params['top']),
     tune: whole(params['tune'], 1, Number.MAX_SAFE_INTEGER),
   }
 }
@@ -168,6 +184,8 @@ export function writePlan(plan: PathPlan, neck: Neck): string {
   put('at', String(plan.chosen + 1), '1')
   put('hand', plan.pattern.replaceAll(' ', '_'), patternOf(plan.chart).replaceAll(' ', '_'))
   put('line', plan.bass, 'roots')
+  put('tuning', plan.tuning && writeTuning(plan.tuning))
+  put('top', plan.melody.map(({ chord, midi }) => `${chord + 1}:${midi}`).join(',') || undefined)
   put('tune', plan.tune === undefined ? undefined : String(plan.tune))
   return `/path?${query.toString().replaceAll('%2C', ',').replaceAll('%7C', '|').replaceAll('%3A', ':')}`
 }

@@ -1,5 +1,6 @@
 /** A shape or the whole path to the tray, and to the Book; the tune with its shapes kept. */
 import { writeSymbol } from '@nestling/core/chord'
+import { instrumentFor } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import type { KeptTune, TuneDraft } from '../../contracts/tune.ts'
 import { keepAs } from '../../state/book.ts'
@@ -44,9 +45,10 @@ export async function keep(state: PathState): Promise<unknown> {
 
 /** Every chord's shape, in the order in which they are played. */
 export function pathToTray({ answer, player }: PathState): unknown {
+  const { tuning } = instrumentFor(answer.plan, player)
   const shapes = answer.found.shapes.flatMap((shape, index): readonly Shape[] => {
     const chord = answer.played.chords[index]?.chord
-    return shape && chord ? [{ chord, frets: shape.frets, tuning: player.instrument.tuning }] : []
+    return shape && chord ? [{ chord, frets: shape.frets, tuning }] : []
   })
   return shapes.length > 0 ? addToTray(shapes) : nothing()
 }

@@ -47,8 +47,18 @@ export function moveBy(state: PathState, by: 1 | -1): void {
   else tell.done('There is no chord to change places with.', 'no-chord-beside')
 }
 
+/** The chosen chord keeps its top tone whatever else changes, or lets it go. */
+export function keepTop(state: PathState): void {
+  const { plan } = state.answer
+  const others = plan.melody.filter(({ chord }) => chord !== plan.chosen)
+  const midi = Math.max(0, ...(state.chosenShape?.midis ?? []).flatMap((one) => one ?? []))
+  if (others.length < plan.melody.length) state.change({ melody: others })
+  else if (midi > 0) state.change({ melody: [...others, { chord: plan.chosen, midi }] })
+  else tell.done('There is no shape here whose top tone could be kept.', 'no-shape')
+}
+
 export function transpose(state: PathState, to: Key): void {
   const { key, answer } = state
   if (!key) return
-  state.change({ chart: transposedChart({ ...answer.plan.chart, key: key.key }, key.key, to), held: [] })
+  state.change({ chart: transposedChart({ ...answer.plan.chart, key: key.key }, key.key, to), held: [], melody: [] })
 }

@@ -1,7 +1,7 @@
 /** What every key does in the Path view. */
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
 import { keep, pathToTray, toTray } from './collect.ts'
-import { moveBy, putBefore, takeOut } from './edits.ts'
+import { keepTop, moveBy, putBefore, takeOut } from './edits.ts'
 import { CHART_ID, type PathState } from './usePath.ts'
 
 export const sharedActs = (state: PathState): SharedActs => ({
@@ -36,6 +36,7 @@ export function pathKeys(state: PathState): readonly KeyLine[] {
     },
     { keys: ['↑', '↓'], does: 'another shape here, and hold it', acts: { ArrowUp: () => otherShape(state, -1), ArrowDown: () => otherShape(state, 1) } },
     { keys: ['H'], does: 'hold this shape, or let it go', acts: { h: hold } },
+    { keys: ['M'], does: 'keep this top tone as melody, or let it go', acts: { m: () => keepTop(state) } },
     { keys: ['A'], does: 'hear the step', acts: { a: hearStep } },
     {
       keys: ['Insert'],

@@ -58,6 +58,8 @@ describe('the address', () => {
             weights: { ...PATH_WEIGHTS, hand: 0.2, stays: -1 },
             held: [{ chord: 1, frets: must(readFrets('x5546x', 6)) }],
             pattern: STROKE_PATTERNS.ballad,
+            melody: [{ chord: 0, midi: 65 }],
+            tune: 7,
           }
           expect(read(writePlan(plan, neck))).toEqual(plan)
         },

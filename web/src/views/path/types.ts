@@ -1,6 +1,14 @@
 import type { Chart, Played } from '@nestling/core/chart'
+import type { Tuning } from '@nestling/core/neck'
 import type { HeldShape, PathFound, PathQuestion, PathWeights, PathWishes } from '@nestling/core/path'
+import type { Midi } from '@nestling/core/pitch'
 import type { BassLine } from '@nestling/core/time'
+
+/** A tone that a chord shall have on top. */
+export interface TopTone {
+  readonly chord: number
+  readonly midi: Midi
+}
 
 /** What the player asks for: one value, one address, one step to undo. */
 export interface PathPlan {
@@ -15,6 +23,10 @@ export interface PathPlan {
   /** What the right hand does: as `readPattern` reads it. */
   readonly pattern: string
   readonly bass: BassLine
+  /** Another tuning than the instrument's own. */
+  readonly tuning: Tuning | undefined
+  /** Top tones that are wished, by the chord's place. */
+  readonly melody: readonly TopTone[]
   /** The kept tune that this is, by its number in the Book. */
   readonly tune: number | undefined
 }

@@ -1,10 +1,10 @@
 /** The state of the Path view: the plan with its undo, its path (from the worker), what plays, the address. */
 import { useStore } from '@nanostores/react'
-import { guessKey, type Played, playedChart, readChart, writeChart } from '@nestling/core/chart'
+import { type Chart, guessKey, type Played, playedChart, readChart, writeChart } from '@nestling/core/chart'
 import type { Key } from '@nestling/core/key'
-import { type Neck, neckOf } from '@nestling/core/neck'
+import type { Neck } from '@nestling/core/neck'
 import { findPath, type PathFound, type PathQuestion, type PathShape } from '@nestling/core/path'
-import type { Player } from '@nestling/core/request'
+import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
@@ -18,7 +18,7 @@ import { changeSound, hearScore } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { pathClient } from '../../workers/clients.ts'
 import type { PathAround } from '../../workers/path.worker.ts'
-import { type Params, readPlan, writePlan } from './address.ts'
+import { neckFor, type Params, readPlan, writePlan } from './address.ts'
 import { heldThrough } from './held.ts'
 import { type Span, scoreOf } from './toScore.ts'
 import type { PathAnswer, PathPlan } from './types.ts'
@@ -66,6 +66,7 @@ export const questionOf = (plan: PathPlan, played: Played, neck: Neck, player: P
   weights: plan.weights,
   loop: plan.loop,
   held: plan.held.filter(({ chord }) => chord < played.chords.length),
+  melody: played.chords.map((_, index) => plan.melody.find(({ chord }) => chord === index)?.midi),
   best: WAYS,
 })
 
@@ -79,18 +80,15 @@ export function usePath(params: Params): PathState {
   const plan = useStore(asked.$now)
   const typed = useStore(asked.$typed)
   const past = useStore(asked.$past)
-  const neck = useMemo(() => neckOf(player.instrument), [player])
+  const neck = useMemo(() => neckFor({ tuning: plan.tuning }, player), [plan.tuning, player])
   const answer = useAnswer(plan, neck, player)
   const problems = useMemo(() => readChart(typed.line, player.naming).errors, [typed.line, player])
 
   const change = useCallback(
     (changes: Partial<PathPlan>) => {
-      const { chart, held } = asked.current()
-      const followed =
-        changes.chart && !changes.held
-          ? { held: heldThrough(held, playedChart(chart).chords, playedChart(changes.chart).chords) }
-          : {}
-      asked.step({ ...followed, ...changes })
+      const before = asked.current()
+      const { chart } = changes
+      asked.step({ ...(chart ? followedFrom(before, chart) : {}), ...changes })
     },
     [asked],
   )
@@ -98,10 +96,7 @@ export function usePath(params: Params): PathState {
     (text: string) => {
       asked.type(text, (written, before) => {
         const { chart } = readChart(written, player.naming)
-        return {
-          ok: true,
-          value: { chart, held: heldThrough(before.held, playedChart(before.chart).chords, playedChart(chart).chords) },
-        }
+        return { ok: true, value: { chart, ...followedFrom(before, chart) } }
       })
     },
     [asked, player],
@@ -123,8 +118,10 @@ export function usePath(params: Params): PathState {
   const chord = played.chords[at]?.chord
   const shape = useMemo(
     (): Shape | undefined =>
-      chord && chosenShape ? { chord, frets: chosenShape.frets, tuning: player.instrument.tuning } : undefined,
-    [chord, chosenShape, player],
+      chord && chosenShape
+        ? { chord, frets: chosenShape.frets, tuning: instrumentFor(answer.plan, player).tuning }
+        : undefined,
+    [chord, chosenShape, player, answer],
   )
   useEffect(() => {
     if (shape) carry('Path', carriedOf(shape), writePlan(answer.plan, neck))
@@ -198,9 +195,15 @@ export function usePath(params: Params): PathState {
   } // biome-ignore format: a list
 }
 
+/** What is asked of single chords, in a changed chart. */
+function followedFrom({ chart, held, melody }: PathPlan, next: Chart): Pick<PathPlan, 'held' | 'melody'> {
+  const [before, after] = [playedChart(chart).chords, playedChart(next).chords]
+  return { held: heldThrough(held, before, after), melody: heldThrough(melody, before, after) }
+}
+
 /** What makes another path; the chosen chord and how it is played do not. */
-const pathKey = ({ chords, wishes, weights, loop, held }: PathQuestion): string =>
-  JSON.stringify([chords, wishes, weights, loop, held])
+const pathKey = ({ chords, wishes, weights, loop, held, melody }: PathQuestion): string =>
+  JSON.stringify([chords, wishes, weights, loop, held, melody])
 
 /** The path of a plan; the last good one stays until the worker has the new. */
 function useAnswer(plan: PathPlan, neck: Neck, player: Player): PathAnswer {

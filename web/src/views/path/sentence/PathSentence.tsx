@@ -2,16 +2,18 @@
 import { useStore } from '@nanostores/react'
 import { keysFor, STYLES, type Style } from '@nestling/core/chart'
 import { writeKey } from '@nestling/core/key'
-import { type StringSet, stringNumber } from '@nestling/core/neck'
+import { type StringSet, stringNumber, tuningLetters, writeTuning } from '@nestling/core/neck'
 import type { PathWishes } from '@nestling/core/path'
+import { tuningsOffered } from '@nestling/core/request'
 import { memo, type ReactNode } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
 import { PatternWord } from '../../../controls/PatternWord.tsx'
 import sentence from '../../../controls/sentence.module.css'
+import { tuningWords } from '../../../controls/TuningChoice.tsx'
 import { Word } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
 import { patternOf, usualSets } from '../address.ts'
-import { transpose } from '../edits.ts'
+import { keepTop, transpose } from '../edits.ts'
 import type { PathState } from '../usePath.ts'
 import classes from './PathSentence.module.css'
 
@@ -116,6 +118,19 @@ const Words = memo(function Words({ state }: { readonly state: PathState }) {
           </button>
         </>
       )}
+      {plan.tuning !== undefined && (
+        <>
+          {', in '}
+          <button
+            type="button"
+            className={sentence['word']}
+            title="in the instrument’s own tuning again"
+            onClick={() => change({ tuning: undefined })}
+          >
+            {tuningLetters(plan.tuning, settings.naming)}
+          </button>
+        </>
+      )}
       {wishes.open === 'allow' && (
         <>
           {', '}
@@ -187,7 +202,7 @@ interface MoreChoice {
 
 /** What the sentence does not name while it is as usual. */
 function More({ state }: { readonly state: PathState }) {
-  const { answer, change, neck, key } = state
+  const { answer, change, neck, key, player } = state
   const { plan } = answer
   const { wishes } = plan
   const strings = neck.open.length
@@ -209,6 +224,23 @@ function More({ state }: { readonly state: PathState }) {
       {
         words: plan.bass === 'roots' ? 'the bass walks' : 'the bass plays roots',
         act: () => change({ bass: plan.bass === 'roots' ? 'walking' : 'roots' }),
+      },
+      ...tuningsOffered(player)
+        .filter(
+          (tuning) =>
+            writeTuning(tuning) !== writeTuning(plan.tuning ?? player.instrument.tuning) &&
+            tuning.strings.length === strings,
+        )
+        .map((tuning) => ({
+          words: `tuned ${tuningWords(tuning, 'letters')}`,
+          act: () =>
+            change({ tuning: writeTuning(tuning) === writeTuning(player.instrument.tuning) ? undefined : tuning }),
+        })),
+      {
+        words: plan.melody.some(({ chord }) => chord === plan.chosen)
+          ? 'let this top tone go'
+          : 'keep this top tone as melody',
+        act: () => keepTop(state),
       },
       ...(plan.held.length > 0 ? [{ words: 'let all shapes go', act: () => change({ held: [] }) }] : []),
       ...(key?.isGuess

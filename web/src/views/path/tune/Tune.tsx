@@ -185,6 +185,7 @@ export const Tune = memo(function Tune({ state }: { readonly state: PathState })
                   <text x={x + 11} y={50} className={classes['degree']}>
                     {key && writeStep(one.chord, key.key, 'capitals')}
                     {isHeld && <tspan className={classes['held']}> held</tspan>}
+                    {plan.melody.some((top) => top.chord === chord) && <tspan className={classes['held']}> top</tspan>}
                   </text>
                   {!found.shapes[chord] && (
                     <text x={x + width / 2} y={HEAD + VOICES + HAND / 2} className={classes['none']}>
