@@ -2,14 +2,14 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 
 for (const scheme of ['light', 'dark'] as const)
-  for (const path of ['/', '/map', '/arpeggio', '/key', '/book', '/setup', '/setup?part=tunings'])
+  for (const path of ['/', '/map', '/arpeggio', '/key', '/path', '/book', '/setup', '/setup?part=tunings'])
     test(`${path} by ${scheme} has nothing that keeps a player out`, async ({ page }) => {
       await page.emulateMedia({ colorScheme: scheme })
       await page.goto(path)
       await expect(
         page
           .locator(
-            '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], article, [role=tabpanel]:visible',
+            '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], article, [role=tabpanel]:visible',
           )
           .first(),
       ).toBeVisible()
@@ -22,12 +22,12 @@ for (const scheme of ['light', 'dark'] as const)
 
 test('on a narrow screen nothing runs out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  for (const path of ['/', '/map', '/arpeggio', '/key', '/book', '/setup', '/setup?part=habits']) {
+  for (const path of ['/', '/map', '/arpeggio', '/key', '/path', '/book', '/setup', '/setup?part=habits']) {
     await page.goto(path)
     await expect(
       page
         .locator(
-          '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], article, [role=tabpanel]:visible',
+          '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], article, [role=tabpanel]:visible',
         )
         .first(),
     ).toBeVisible()

@@ -56,6 +56,7 @@ for (const path of [
   '/map?chord=Ebmaj7',
   '/arpeggio?chord=Ebmaj7&shape=x6878x&scale=Lydian',
   '/key?key=Bb',
+  '/path',
   '/book',
   '/setup',
 ])

@@ -37,6 +37,8 @@ const SHOTS: readonly Shot[] = [
     path: '/key?key=G&depth=triads&tuning=D2,G2,D3,G3,B3,D4&tones=R:5,5:4,3:2&ring=3,1&step=4',
     dusk: true,
   },
+  { name: 'path', path: '/path?tune=3&at=5' },
+  { name: 'path-dusk', path: '/path?tune=4&at=3', dusk: true },
   { name: 'setup', path: '/setup?part=tunings' },
   { name: 'book', path: '/book' },
   { name: 'book-dusk', path: '/book', dusk: true },

@@ -8,6 +8,13 @@ import { DEPTHS, readKey, scalesFor } from '../../core/src/key/index.ts'
 import { type KeyQuestion, keyOnNeck, usualAsks } from '../../core/src/lane/index.ts'
 import { namesOf } from '../../core/src/name/index.ts'
 import { COMMON_TUNINGS, neckOf, STANDARD_INSTRUMENT } from '../../core/src/neck/index.ts'
+import {
+  PATH_WEIGHTS,
+  PATH_WISHES,
+  type PathQuestion,
+  pathSolver,
+  rememberingSolver,
+} from '../../core/src/path/index.ts'
 import { type Player, readQuestion } from '../../core/src/request/index.ts'
 import { must } from '../../core/src/result/index.ts'
 import { everyVoicing, everyVoicingOfTones } from '../../core/src/voicing/everyVoicing.testkit.ts'
@@ -157,6 +164,51 @@ printTable(
     const slowest = timed.reduce((most, one) => (one.time > most.time ? one : most))
     return [name, slowest.told, ms(slowest.time)]
   }),
+)
+
+/** Thirty-two different chords, four strings of any set, any arrangement, fifteen frets, round and round, the five best ways. */
+const TUNE =
+  'Fm9 Bbm7 Eb13 Abmaj9 Dbmaj7 Gm7b5 C7b9 Fm7 Db9 C7#9 Fm6 Bbm9 Eb7b9 Abmaj7 Cm7 Dm7b5 G7b9 Cmaj7 Cm9 F13 Bb7 Ebmaj7 Ab6 Am7b5 D7b9 Gmaj7 Am7 D7 Gm7 C9 Fmaj7 E7#9'
+const tune = TUNE.split(' ').map((symbol) => must(readSymbol(symbol)))
+const pathQuestion = (times: number, loop: boolean): PathQuestion => ({
+  chords: Array.from({ length: times }, () => tune).flat(),
+  neck,
+  hand: MEDIUM_HAND,
+  thumb: false,
+  wishes: PATH_WISHES,
+  weights: PATH_WEIGHTS,
+  loop,
+  held: [],
+  best: 5,
+})
+console.log('\nThe least path: all sets of four strings, all arrangements, 15 frets, the five best ways, exact.')
+const remembering = rememberingSolver()
+const changed: PathQuestion = { ...pathQuestion(1, true), chords: tune.with(9, must(readSymbol('Gb13'))) }
+printTable(
+  ['tune', 'median'],
+  [
+    ['32 chords, round and round', ms(medianMs(5, () => pathSolver(pathQuestion(1, true)).best(), 2))],
+    ['32 chords to the end', ms(medianMs(5, () => pathSolver(pathQuestion(1, false)).best(), 2))],
+    ['128 chords, round and round', ms(medianMs(5, () => pathSolver(pathQuestion(4, true)).best(), 2))],
+    [
+      'one of 32 chords changed',
+      ms(
+        medianMs(
+          5,
+          () => {
+            remembering(changed).best()
+            remembering(pathQuestion(1, true)).best()
+          },
+          2,
+        ) / 2,
+      ),
+    ],
+    [
+      'another shape of one chord, eight of them',
+      ms(medianMs(5, () => remembering(pathQuestion(1, true)).alternatives(4, 8), 2)),
+    ],
+    ['the same to the end', ms(medianMs(5, () => remembering(pathQuestion(1, false)).alternatives(4, 8), 2))],
+  ],
 )
 
 const collect = globalThis.gc

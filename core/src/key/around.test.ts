@@ -110,6 +110,8 @@ test.each([
   ['Cmaj7', 'Fmaj7', 'leading Edim7, dominant C7, tritone Gb7, two Gm7, sus C7sus4'],
   ['G7', 'Am7', 'leading G#dim7, dominant E7, tritone Bb7, two Bm7b5, chromatic G#m7b5, sus E7sus4'],
   ['Dm7', 'C', 'leading Bdim7, dominant G7, tritone Db7, chromatic Dbdim7, chromatic Dbm7b5, sus G7sus4'],
+  // E double flat is written D.
+  ['Abmaj9', 'Dbmaj7', 'leading Cdim7, dominant Ab7, tritone D7, two Ebm7, sus Ab7sus4'],
   ['Dm7', 'G7', 'leading F#dim7, dominant D7, tritone Ab7, two Am7, sus G7sus4'],
 ])('between %s and %s: %s', (from, to, expected) =>
   expect(

@@ -8,6 +8,7 @@ import {
   type NoteName,
   noteNameOf,
   pitchClassOf,
+  plainName,
   spellDegree,
   stepOf,
 } from '../pitch/index.ts'
@@ -41,10 +42,14 @@ const WAYS: readonly { readonly reason: BetweenReason; readonly degree: Degree; 
 /** Into a chord with a minor third the second step is half diminished. */
 const HALF_DIMINISHED: Formula = ['R', 'b3', 'b5', 'b7']
 
+/** A chord in passing is written as players read it: D7, not E𝄫7. */
+const readable = (root: NoteName | undefined): NoteName | undefined =>
+  root !== undefined && Math.abs(alterationOf(root)) > 1 ? plainName(pitchClassOf(root)) : root
+
 /** What may stand before a chord; chords that need three accidentals are left out, and the chord that one comes from. */
 export function betweenChords(from: Chord, to: Chord): readonly Between[] {
   return WAYS.flatMap(({ reason, degree, formula }): readonly Between[] => {
-    const root: NoteName | undefined = spellDegree(to.root, degree)
+    const root = readable(spellDegree(to.root, degree))
     if (root === undefined) return []
     const chord: Chord = { root, formula: reason === 'two' && to.formula.includes('b3') ? HALF_DIMINISHED : formula }
     const isFrom = pitchClassOf(root) === pitchClassOf(from.root) && chord.formula.join() === from.formula.join()
@@ -75,12 +80,12 @@ export function waysBetween(from: Chord, to: Chord, key?: Key, depth: Depth = 's
 }
 
 function at(root: NoteName, degree: Degree, formula: Formula, reason: BetweenReason): readonly Between[] {
-  const spelled = spellDegree(root, degree)
+  const spelled = readable(spellDegree(root, degree))
   return spelled === undefined ? [] : [{ chord: { root: spelled, formula }, reason }]
 }
 
 function raised(from: Chord): readonly Between[] {
-  const root = noteNameOf(letterIndexOf(from.root), alterationOf(from.root) + 1)
+  const root = readable(noteNameOf(letterIndexOf(from.root), alterationOf(from.root) + 1))
   return isDominant(from) && root !== undefined ? [{ chord: { root, formula: DIMINISHED }, reason: 'raised' }] : []
 }
 

@@ -9,9 +9,9 @@ import {
   fretsAt,
   highestPressed,
   lowestPressed,
+  type SoundedTones,
   searchVoicings,
-  type Voicing,
-  voicingReader,
+  tonesReader,
 } from '../voicing/index.ts'
 import type { PathGapReason, PathQuestion, PathShape } from './types.ts'
 
@@ -93,17 +93,18 @@ function searched(chord: Chord, question: PathQuestion, hand: HandOnNeck): Searc
         rows.set(frets.join(), frets)
       }
     }
-  const read = voicingReader(chord, neck)
+  const read = tonesReader(chord, neck)
   const shapes = [...rows.values()].flatMap((frets) => {
-    const voicing = read(frets)
-    const fingering = voicing && hand.bestFingering(frets)
-    return voicing && fingering ? [shapeOf(voicing, fingering, question)] : []
+    const fingering = hand.bestFingering(frets)
+    const tones = fingering && read(frets)
+    return tones ? [shapeOf(frets, tones, fingering, question)] : []
   })
   return { shapes, searched: rows.size }
 }
 
 function shapeOf(
-  { frets, degrees, midis }: Voicing,
+  frets: Frets,
+  { degrees, midis }: SoundedTones,
   fingering: Fingering,
   { neck, hand, weights }: PathQuestion,
 ): PathShape {
@@ -139,14 +140,14 @@ export function indexPlace(frets: Frets, { fingers }: Fingering, { scaleLengthMm
 }
 
 function heldShape(chord: Chord, frets: Frets, question: PathQuestion, hand: HandOnNeck): Candidates {
-  const voicing = voicingReader(chord, question.neck)(frets)
-  if (!voicing) return { shapes: [], gap: 'not-it' }
+  const tones = tonesReader(chord, question.neck)(frets)
+  if (!tones) return { shapes: [], gap: 'not-it' }
   const fingering = hand.bestFingering(frets)
   if (!fingering) return { shapes: [], gap: 'hand' }
   const { fretMin, fretMax } = question.wishes
   const lowest = lowestPressed(frets)
   const isOutside = (lowest > 0 && lowest < fretMin) || highestPressed(frets) > fretMax
-  return { shapes: [shapeOf(voicing, fingering, question)], gap: isOutside ? 'outside' : undefined }
+  return { shapes: [shapeOf(frets, tones, fingering, question)], gap: isOutside ? 'outside' : undefined }
 }
 
 /** What is asked of this chord's place in the tune. The first wish that leaves nothing is the reason. */

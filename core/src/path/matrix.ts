@@ -58,39 +58,45 @@ export function stepCosts(a: Layer, b: Layer, weights: PathWeights, wishes: Path
   const { stream, topStepwise, bassLine } = wishes
   const { voices, hand, stays, top, slides } = weights
   const hasWish = stream || topStepwise || bassLine !== undefined
+  // In names of their own: the inner loop reads them some hundred thousand times.
+  const { midis: midisA, frets: fretsA, fingers: fingersA, voices: countsA, index: placesA } = a
+  const { midis: midisB, frets: fretsB, fingers: fingersB, voices: countsB, index: placesB } = b
+  const bits = BITS
+  const step = TOP_STEP
+  const countB = b.count
   let cell = 0
   for (let i = 0; i < a.count; i++) {
     const rowA = i * strings
-    const voicesA = a.voices[i] as number
-    const indexA = a.index[i] as number
-    const topA = a.midis[rowA + voicesA - 1] as number
-    for (let j = 0; j < b.count; j++) {
+    const voicesA = countsA[i] as number
+    const indexA = placesA[i] as number
+    const topA = midisA[rowA + voicesA - 1] as number
+    for (let j = 0; j < countB; j++) {
       const rowB = j * strings
-      const voicesB = b.voices[j] as number
+      const voicesB = countsB[j] as number
       let sum = 0
       if (voicesA === voicesB)
         for (let voice = 0; voice < voicesA; voice++) {
-          const by = (a.midis[rowA + voice] as number) - (b.midis[rowB + voice] as number)
+          const by = (midisA[rowA + voice] as number) - (midisB[rowB + voice] as number)
           sum += by < 0 ? -by : by
         }
       else
         sum =
           voicesA < voicesB
-            ? leastPairing(a.midis, rowA, voicesA, b.midis, rowB, voicesB)
-            : leastPairing(b.midis, rowB, voicesB, a.midis, rowA, voicesA)
-      const indexB = b.index[j] as number
+            ? leastPairing(midisA, rowA, voicesA, midisB, rowB, voicesB)
+            : leastPairing(midisB, rowB, voicesB, midisA, rowA, voicesA)
+      const indexB = placesB[j] as number
       const mm = indexB < indexA ? indexA - indexB : indexB - indexA
       let staying = 0
       let sliding = 0
       for (let string = 0; string < strings; string++) {
-        const fret = b.frets[rowB + string] as number
-        if (fret >= 0 && fret === a.frets[rowA + string]) staying++
-        const finger = b.fingers[rowB + string] as number
-        if (finger > 0 && finger === a.fingers[rowA + string]) sliding |= 1 << finger
+        const fret = fretsB[rowB + string] as number
+        if (fret >= 0 && fret === fretsA[rowA + string]) staying++
+        const finger = fingersB[rowB + string] as number
+        if (finger > 0 && finger === fingersA[rowA + string]) sliding |= 1 << finger
       }
-      const rise = (b.midis[rowB + voicesB - 1] as number) - topA
-      const leap = (rise < 0 ? -rise : rise) - TOP_STEP
-      let cost = voices * sum + stays * staying + slides * (BITS[sliding] as number)
+      const rise = (midisB[rowB + voicesB - 1] as number) - topA
+      const leap = (rise < 0 ? -rise : rise) - step
+      let cost = voices * sum + stays * staying + slides * (bits[sliding] as number)
       // NaN is no number of mm: open strings leave the hand where it was.
       if (mm > 0) cost += hand * mm
       if (leap > 0) cost += top * leap
@@ -98,7 +104,7 @@ export function stepCosts(a: Layer, b: Layer, weights: PathWeights, wishes: Path
         if (stream && a.sounding[i] !== b.sounding[j]) cost += BROKEN_WISH
         if (topStepwise && leap > 0) cost += BROKEN_WISH
         if (bassLine !== undefined) {
-          const bass = (b.midis[rowB] as number) - (a.midis[rowA] as number)
+          const bass = (midisB[rowB] as number) - (midisA[rowA] as number)
           const way = bassLine === 'falling' ? -bass : bass
           if (way < 1 || way > 2) cost += BASS_LINE_BROKEN
         }

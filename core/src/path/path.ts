@@ -85,7 +85,10 @@ export const MOST_PATH_CHORDS = 512
 export function pathSteps(question: PathQuestion): number {
   const of = candidatesFor(question, candidateMemory(question))
   const counts = question.chords.map((_, index) => Math.max(1, of(index).shapes.length))
-  return counts.reduce((sum, count, index) => sum + count * (counts[index + 1] ?? (question.loop ? (counts[0] ?? 1) : 1)), 0)
+  return counts.reduce(
+    (sum, count, index) => sum + count * (counts[index + 1] ?? (question.loop ? (counts[0] ?? 1) : 1)),
+    0,
+  )
 }
 
 export const findPath = (question: PathQuestion): PathFound => pathSolver(question).best()

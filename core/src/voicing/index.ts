@@ -25,5 +25,5 @@ export type { OpenStrings, SearchBudget, SearchCut, VoicingQuery, VoicingsFound 
 export { rotate, rotations, slide } from './rotate.ts'
 export { everyStringSet, MOST_VOICINGS, searchVoicings } from './search.ts'
 export type { Arrangement, Frets, NamedArrangement, Place, Voicing } from './types.ts'
-export type { GhostTone } from './voicing.ts'
-export { fretsAt, ghostTones, midisOf, voicingAt, voicingOf, voicingReader } from './voicing.ts'
+export type { GhostTone, SoundedTones } from './voicing.ts'
+export { fretsAt, ghostTones, midisOf, tonesReader, voicingAt, voicingOf, voicingReader } from './voicing.ts'

@@ -23,15 +23,18 @@ export const midisOf = (frets: Frets, neck: Neck): readonly Midi[] =>
 export const voicingOf = (chord: Chord, frets: Frets, neck: Neck): Voicing | undefined =>
   voicingReader(chord, neck)(frets)
 
-/** A function that reads one shape after another as voicings of the same chord. */
-export function voicingReader(chord: Chord, neck: Neck): (frets: Frets) => Voicing | undefined {
+/** What every string sounds: its pitch, the chord's degree, and its note; `null` where it is silent. */
+export type SoundedTones = Pick<Voicing, 'midis' | 'degrees' | 'notes'>
+
+/** A function that reads one shape after another as tones of the same chord; `undefined` as in `voicingOf`. */
+export function tonesReader(chord: Chord, neck: Neck): (frets: Frets) => SoundedTones | undefined {
   const table = toneTable({ chord })
   const notes = table.tones.map((degree) => noteOf(chord, degree))
   return (frets) => {
     const midis: (Midi | null)[] = []
     const degrees: (Degree | null)[] = []
     const noteNames: (NoteName | null)[] = []
-    const rising: { readonly midi: Midi; readonly degree: Degree }[] = []
+    let sounds = false
     for (const [string, fret] of frets.entries()) {
       if (fret === null) {
         midis.push(null)
@@ -46,17 +49,26 @@ export function voicingReader(chord: Chord, neck: Neck): (frets: Frets) => Voici
       midis.push(midi)
       degrees.push(degree)
       noteNames.push(notes[tone] as NoteName)
-      rising.push({ midi, degree })
+      sounds = true
     }
-    rising.sort((a, b) => a.midi - b.midi)
-    const lowest = rising[0]
-    if (lowest === undefined) return undefined
+    return sounds ? { midis, degrees, notes: noteNames } : undefined
+  }
+}
+
+/** A function that reads one shape after another as voicings of the same chord. */
+export function voicingReader(chord: Chord, neck: Neck): (frets: Frets) => Voicing | undefined {
+  const read = tonesReader(chord, neck)
+  return (frets) => {
+    const tones = read(frets)
+    if (!tones) return undefined
+    const rising = tones.midis
+      .flatMap((midi, string) => (midi === null ? [] : [{ midi, degree: tones.degrees[string] as Degree }]))
+      .sort((a, b) => a.midi - b.midi)
+    const lowest = rising[0] as (typeof rising)[0]
     return {
       chord,
       frets,
-      midis,
-      degrees,
-      notes: noteNames,
+      ...tones,
       arrangement: arrangementOf(
         rising.map((tone) => tone.midi),
         rising.map((tone) => tone.degree),

@@ -34,11 +34,12 @@ function withBefore(question: PathQuestion, at: number, chord: Chord): PathQuest
 const api = {
   find: (question: PathQuestion): PathFound => solve(question).best(),
   around(question: PathQuestion, at: number, key: Key | undefined): PathAround {
-    const solver = solve(question)
     const [to, from] = [question.chords[at], question.chords[at - 1]]
     const between = from && to ? waysBetween(from, to, key) : []
+    // Of a held chord the others are told too.
+    const free = solve({ ...question, held: question.held.filter(({ chord }) => chord !== at) })
     return {
-      others: solver.alternatives(at, MOST_OTHERS),
+      others: free.alternatives(at, MOST_OTHERS),
       between: between
         .map((one): BetweenCost => ({ ...one, total: solve(withBefore(question, at, one.chord)).best().total }))
         .toSorted((a, b) => a.total - b.total),

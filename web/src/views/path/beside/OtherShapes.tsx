@@ -34,13 +34,13 @@ export const OtherShapes = memo(function OtherShapes({ state }: { readonly state
               <button
                 type="button"
                 aria-pressed={isNow}
-                aria-label={`${fretsWord(shape.frets)}, ${orderOf(shape)}: ${isNow ? 'as it is' : `the whole path costs ${by.toFixed(2)} more`}`}
+                aria-label={`${fretsWord(shape.frets)}, ${orderOf(shape)}: ${isNow ? 'as it is' : `the whole path costs ${Math.abs(by).toFixed(2)} ${by < 0 ? 'less' : 'more'}`}`}
                 data-testid="other-shape"
                 onClick={() => takeShape(shape.frets)}
               >
                 <small>{stringsOf(shape, neck)}</small>
                 <Bar shape={shape} x={x} isNow={isNow} />
-                <em>{isNow ? total.toFixed(2) : `+${by.toFixed(2)}`}</em>
+                <em>{isNow ? total.toFixed(2) : `${by < 0 ? '−' : '+'}${Math.abs(by).toFixed(2)}`}</em>
               </button>
             </li>
           )
