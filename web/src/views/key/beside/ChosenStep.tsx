@@ -11,6 +11,7 @@ import { highestPressed, lowestPressed } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
 import { ClaimField } from '../../../controls/ClaimField.tsx'
 import { Egg } from '../../../neck/Egg.tsx'
+import { HandNeck } from '../../../neck/HandNeck.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { BETWEEN_WORDS, FUNCTION_WORDS, gapWords, leftWords } from '../../../words/lane.ts'
@@ -88,18 +89,13 @@ export const ChosenStep = memo(function ChosenStep({ state }: { readonly state: 
   )
 })
 
-const WIDTH = 316
-const LEFT = 26
-const ROW = 15
-const TOP = 12
-
 function StepNeck({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
   const { answer, chosen, change } = state
   const { neck, plan } = answer
   const step = answer.steps[plan.step - 1]
   const standing = answer.lanes[plan.lane]?.steps[plan.step - 1]
-  const fingering = (standing?.shape ?? standing?.instead?.shape)?.fingering
+  const used = standing?.shape ?? standing?.instead?.shape
   const places = useMemo(() => (chosen ? chordPlaces(chosen.chord, neck) : []), [chosen, neck])
   if (!chosen || !step) return null
   const { frets } = chosen
@@ -107,93 +103,52 @@ function StepNeck({ state }: { readonly state: KeyState }) {
   const lowest = Math.max(1, lowestPressed(frets) || 1)
   const from = Math.max(1, Math.min(lowest, highestPressed(frets) - 3) - (lowest > 1 ? 1 : 0))
   const to = Math.max(from + 4, highestPressed(frets) + 1)
-  const strings = neck.open.length
-  const each = (WIDTH - LEFT - 4) / (to - from + 1)
-  const height = TOP * 2 + (strings - 1) * ROW + 14
-  // It faces as the large necks do.
-  const isLeft = instrumentFor(plan, state.player).handed === 'left'
-  const flip = (at: number) => (isLeft ? WIDTH - at : at)
-  const x = (fret: number) => flip(fret === 0 ? LEFT - 13 : LEFT + (fret - from + 0.5) * each)
-  const row = (string: number) => (settings.lowOnTop ? string : strings - 1 - string)
-  const y = (string: number) => TOP + row(string) * ROW
-  const scale = new Map(
-    step.mode.degrees.map((degree) => [(pitchClassOf(step.chord.root) + degreePitchClass(degree)) % 12, degree]),
+  const scale = new Set(
+    step.mode.degrees.map((degree) => (pitchClassOf(step.chord.root) + degreePitchClass(degree)) % 12),
   )
-  const window = Array.from({ length: to - from + 1 }, (_, index) => from + index)
+  const inScale = frets.flatMap((_, string) =>
+    Array.from({ length: to - from + 1 }, (__, index) => ({ string, fret: from + index })).filter(
+      ({ fret }) =>
+        fret >= (neck.firstFret[string] as number) &&
+        !places.some((place) => place.string === string && place.fret === fret) &&
+        scale.has(soundingMidi(neck, string, fret) % 12),
+    ),
+  )
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${height}`} className={classes['neck']} aria-hidden="true">
-      {window.map((fret) => (
-        <path
-          key={fret}
-          d={`M${flip(LEFT + (fret - from + 1) * each)} ${TOP - 6}V${TOP + (strings - 1) * ROW + 6}`}
-          className={classes['fret']}
-        />
-      ))}
-      <path
-        d={`M${flip(LEFT)} ${TOP - 6}V${TOP + (strings - 1) * ROW + 6}`}
-        className={classes['fret']}
-        data-nut={from === 1 || undefined}
-      />
-      {frets.map((fret, string) => (
-        <path
-          key={string}
-          d={`M${flip(LEFT)} ${y(string)}H${flip(WIDTH - 4)}`}
-          className={classes['string']}
-          data-silent={fret === null || undefined}
-        />
-      ))}
-      {frets.map((_, string) =>
-        window.map((fret) => {
-          if (
-            fret < (neck.firstFret[string] as number) ||
-            places.some((place) => place.string === string && place.fret === fret)
-          )
-            return null
-          return scale.has(soundingMidi(neck, string, fret) % 12) ? (
-            <circle key={fret} cx={x(fret)} cy={y(string)} r={3.2} className={classes['scale']} />
-          ) : null
-        }),
-      )}
-      {places
-        .filter(({ fret, string }) => fret >= from && fret <= to && frets[string] !== fret)
-        .map(({ fret, string, degree }) => (
-          <g
-            key={`${string}:${fret}`}
-            {...(degree === '5' && string === rootString - 1 && !plan.fifthInBass
-              ? {
-                  className: classes['pull'],
-                  'data-testid': 'pull-fifth',
-                  onClick: () => change({ fifthInBass: true }),
-                }
-              : {})}
-          >
-            {degree === '5' && string === rootString - 1 && <title>the fifth into the bass</title>}
-            <Egg kind="stone" x={x(fret)} y={y(string)} size={8.5} degree={degree} label={degreeSign(degree)} />
-          </g>
-        ))}
-      {frets.map((fret, string) => {
-        if (fret === null) return null
-        const degree = (standing?.shape ?? standing?.instead?.shape)?.degrees[string]
-        const finger = fingering?.fingers[string]
-        return (
-          <g key={string}>
-            <Egg x={x(fret)} y={y(string)} size={11} degree={degree ?? '9'} label={degree ? degreeSign(degree) : ''} />
-            {finger !== null && finger !== undefined && (
-              <g className={classes['finger']}>
-                <circle cx={x(fret) + 14} cy={y(string) + 5} r={6} />
-                <text x={x(fret) + 14} y={y(string) + 8.5}>
-                  {finger}
-                </text>
+    <HandNeck
+      frets={frets}
+      degrees={used?.degrees ?? []}
+      fingering={used?.fingering}
+      from={from}
+      to={to}
+      lowOnTop={settings.lowOnTop}
+      // It faces as the large necks do.
+      leftHanded={instrumentFor(plan, state.player).handed === 'left'}
+      labelOf={degreeSign}
+      under={({ x, y }) => (
+        <>
+          {inScale.map(({ string, fret }) => (
+            <circle key={`${string}:${fret}`} cx={x(fret)} cy={y(string)} r={3.2} className={classes['scale']} />
+          ))}
+          {places
+            .filter(({ fret, string }) => fret >= from && fret <= to && frets[string] !== fret)
+            .map(({ fret, string, degree }) => (
+              <g
+                key={`${string}:${fret}`}
+                {...(degree === '5' && string === rootString - 1 && !plan.fifthInBass
+                  ? {
+                      className: classes['pull'],
+                      'data-testid': 'pull-fifth',
+                      onClick: () => change({ fifthInBass: true }),
+                    }
+                  : {})}
+              >
+                {degree === '5' && string === rootString - 1 && <title>the fifth into the bass</title>}
+                <Egg kind="stone" x={x(fret)} y={y(string)} size={8.5} degree={degree} label={degreeSign(degree)} />
               </g>
-            )}
-          </g>
-        )
-      })}
-      {window.map((fret) => (
-        <text key={fret} x={x(fret)} y={height - 3} className={classes['number']}>
-          {fret}
-        </text>
-      ))}
-    </svg>
+            ))}
+        </>
+      )}
+    />
   )
 }
