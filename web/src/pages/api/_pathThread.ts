@@ -7,15 +7,20 @@ import type { PathTold, ThreadAnswer, ThreadQuestion } from '../../contracts/pat
 /** Where the server's own files lie; told by the server, beside which the built pages can't find it themselves. */
 const threadFile = (): string => process.env['NESTLING_PATH_THREAD'] ?? join(process.cwd(), 'server', 'pathThread.mjs')
 
-let thread: Worker | undefined
+interface Thread {
+  readonly worker: Worker
+  /** Its own questions: the end of one thread is nothing to those of the next. */
+  readonly waiting: Map<number, (answer: PathTold) => void>
+}
+let thread: Thread | undefined
 let asked = 0
-const waiting = new Map<number, (answer: PathTold) => void>()
 
-function started(): Worker {
+function started(): Thread {
   if (thread) return thread
-  const worker = new Worker(threadFile())
+  const begun: Thread = { worker: new Worker(threadFile()), waiting: new Map() }
+  const { worker, waiting } = begun
   const ended = (message: string) => {
-    if (thread === worker) thread = undefined
+    if (thread === begun) thread = undefined
     for (const told of waiting.values()) told({ kind: 'failed', message })
     waiting.clear()
   }
@@ -27,15 +32,20 @@ function started(): Worker {
   })
   worker.on('error', (error) => ended(error.message))
   worker.on('exit', () => ended('the search ended'))
-  thread = worker
-  return worker
+  thread = begun
+  return begun
 }
 
 export const findOnThread = (question: PathQuestion): Promise<PathTold> =>
   new Promise((resolve) => {
     const id = ++asked
+    const { worker, waiting } = started()
     waiting.set(id, resolve)
-    const worker = started()
     worker.ref()
     worker.postMessage({ id, question } satisfies ThreadQuestion)
   })
+
+/** Ends the thread; the next question starts another. */
+export async function endThread(): Promise<void> {
+  await thread?.worker.terminate()
+}

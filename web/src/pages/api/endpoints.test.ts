@@ -326,6 +326,17 @@ describe('a path over HTTP', () => {
     expect(answer.body.error).toMatch(/too many; expected at most 40000000/)
   })
 
+  test('a thread that dies fails its own question only; the next one starts another', async () => {
+    const file = process.env['NESTLING_PATH_THREAD']
+    const { endThread } = await import('./_pathThread.ts')
+    await endThread()
+    process.env['NESTLING_PATH_THREAD'] = '/nowhere/at/all.mjs'
+    const dead = await asked({})
+    expect(dead).toMatchObject({ status: 500, body: { field: 'chart', error: expect.stringContaining('no path') } })
+    process.env['NESTLING_PATH_THREAD'] = file
+    expect((await asked({})).status).toBe(200)
+  })
+
   test('what may stand between two chords, each with its reason', async () => {
     const { body } = await ask(between, { path: '/api/between?from=G7&to=Am7&key=C' })
     expect(body[0]).toEqual({ symbol: 'G#dim7', reason: 'leading' })

@@ -205,6 +205,17 @@ function followedFrom({ chart, held, melody }: PathPlan, next: Chart): Pick<Path
 const pathKey = ({ chords, wishes, weights, loop, held, melody }: PathQuestion): string =>
   JSON.stringify([chords, wishes, weights, loop, held, melody])
 
+/** Chords times string sets that are found while the page is drawn; more would hold up the server and the page. */
+const MOST_AT_ONCE = 64
+
+/** The path that stands there at first; of a long tune none, until the worker has found it. */
+function firstFound(question: PathQuestion): PathFound {
+  const sets = question.wishes.strings?.length ?? Number.POSITIVE_INFINITY
+  if (question.chords.length * sets <= MOST_AT_ONCE) return findPath({ ...question, best: 1 })
+  const nothing = question.chords.map(() => undefined)
+  return { total: 0, shapes: nothing, steps: nothing, others: [], gaps: [] }
+}
+
 /** The path of a plan; the last good one stays until the worker has the new. */
 function useAnswer(plan: PathPlan, neck: Neck, player: Player): PathAnswer {
   const played = useMemo(() => playedChart(plan.chart), [plan.chart])
@@ -214,7 +225,7 @@ function useAnswer(plan: PathPlan, neck: Neck, player: Player): PathAnswer {
     plan,
     played,
     question,
-    found: findPath({ ...question, best: 1 }),
+    found: firstFound(question),
   }))
   const [of, setOf] = useState<{ readonly key: string; readonly neck: Neck } | undefined>(undefined)
   const isCurrent = of?.key === wanted && of.neck === neck

@@ -187,7 +187,7 @@ export const Tune = memo(function Tune({ state }: { readonly state: PathState })
                     {isHeld && <tspan className={classes['held']}> held</tspan>}
                     {plan.melody.some((top) => top.chord === chord) && <tspan className={classes['held']}> top</tspan>}
                   </text>
-                  {!found.shapes[chord] && (
+                  {found.gaps.some((gap) => gap.chord === chord && gap.reason !== 'outside') && (
                     <text x={x + width / 2} y={HEAD + VOICES + HAND / 2} className={classes['none']}>
                       no shape
                     </text>
