@@ -6,8 +6,8 @@ export default defineConfig({
   testDir: 'e2e',
   workers: 1,
   // Generous: a slow machine is not a failure; speed is measured by the bench.
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 300_000,
+  expect: { timeout: 60_000 },
   forbidOnly: process.env['CI'] !== undefined,
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
@@ -32,7 +32,7 @@ export default defineConfig({
     url: `http://127.0.0.1:${PORT}/healthz`,
     env: { PORT: String(PORT), ASTRO_TELEMETRY_DISABLED: '1' },
     reuseExistingServer: false,
-    timeout: 60_000,
+    timeout: 180_000,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
   },
 })

@@ -259,8 +259,10 @@ test.describe('written and played', () => {
     await tempo.press('Enter')
     const from = (await started()).length
     await expect.poll(async () => (await started()).length).toBeGreaterThan(from + 6)
-    const after = await started()
-    expect((after.at(-1) ?? 0) - (after.at(-2) ?? 0)).toBeCloseTo(0.25, 3)
+    const after = (await started()).slice(from)
+    // Between the end and the next beginning there may be a rest.
+    const gaps = after.slice(1).map((at, index) => at - (after[index] ?? 0))
+    expect(Math.min(...gaps)).toBeCloseTo(0.25, 3)
     await stop(page).click()
     await expect(play(page)).toBeVisible()
     await expect(page.getByTestId('neck-cursor')).toHaveCount(0)
@@ -360,8 +362,8 @@ test.describe('the ear', () => {
     test.slow()
     await expect(async () => {
       await listenTo(page, who)
-      await expect(page.getByTestId('ear-says')).toContainText(words, { timeout: 20_000 })
-    }).toPass({ timeout: 120_000 })
+      await expect(page.getByTestId('ear-says')).toContainText(words, { timeout: 45_000 })
+    }).toPass({ timeout: 240_000 })
   }
   const LINE = '?chord=Cmaj7&position=7&octaves=1&direction=up&value=quarter'
 
@@ -383,17 +385,15 @@ test.describe('the ear', () => {
     await open(page, LINE)
     await hears(page, 'leaves out', 'Note 3, the 5: G did not come')
     await listenTo(page, 'silent')
-    await expect(page.getByTestId('ear-says')).toContainText('Nothing was heard: it was silent', { timeout: 30_000 })
+    await expect(page.getByTestId('ear-says')).toContainText('Nothing was heard: it was silent')
     await listenTo(page, 'noise')
-    await expect(page.getByTestId('ear-says')).toContainText('Only noise was heard', { timeout: 30_000 })
+    await expect(page.getByTestId('ear-says')).toContainText('Only noise was heard')
   })
 
   test('a microphone that is refused is told, with the way out', async ({ page }) => {
     await open(page, LINE)
     await listenTo(page, 'microphone')
-    await expect(page.getByTestId('ear-says')).toContainText(/microphone was refused|No microphone was found/, {
-      timeout: 30_000,
-    })
+    await expect(page.getByTestId('ear-says')).toContainText(/microphone was refused|No microphone was found/)
     await expect(page.getByRole('button', { name: 'let the ear follow' })).toBeEnabled()
   })
 

@@ -66,7 +66,7 @@ test('npm run demo shows twelve shapes and three instruments, and leaves no stra
   git(folder, 'add', '-A')
   const { child, said } = demo(folder)
   try {
-    await expect.poll(said, { timeout: 60_000 }).toContain(`http://127.0.0.1:${PORT}`)
+    await expect.poll(said, { timeout: 120_000 }).toContain(`http://127.0.0.1:${PORT}`)
     await page.goto(`http://127.0.0.1:${PORT}/book`)
     await expect(page.locator('[data-alive]')).toBeVisible()
     const { shapes } = await (await page.request.get(`http://127.0.0.1:${PORT}/api/shapes`)).json()

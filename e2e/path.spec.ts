@@ -163,7 +163,7 @@ test('it is played with a cursor over the tune, a step is heard, and the path go
   const started = await watchSounds(page)
   await open(page, TWO_FIVE)
   await page.locator('body').press('Space')
-  await expect(page.locator('[data-testid=tune-chord][data-sounds]')).toHaveCount(1, { timeout: 15_000 })
+  await expect(page.locator('[data-testid=tune-chord][data-sounds]')).toHaveCount(1)
   await page.locator('body').press('Space')
   await expect(page.locator('[data-testid=tune-chord][data-sounds]')).toHaveCount(0)
   const before = (await started()).length
