@@ -7,8 +7,13 @@ import type { Neck } from './types.ts'
 /** How far behind its wire a fingertip sits, as a share of the fret space. */
 export const FINGERTIP_BEHIND_WIRE = 0.3
 
+const shareAt = (fret: number): number => 1 - 2 ** (-fret / 12)
+/** Of the scale length, by whole fret: ranking asks for it some hundred thousand times. */
+const SHARES = Float64Array.from({ length: 64 }, (_, fret) => shareAt(fret))
+
 /** Distance of a fret from the nut. `fret` may be 0 (the nut itself). */
-export const fretDistanceMm = (scaleLengthMm: number, fret: number): number => scaleLengthMm * (1 - 2 ** (-fret / 12))
+export const fretDistanceMm = (scaleLengthMm: number, fret: number): number =>
+  scaleLengthMm * (SHARES[fret] ?? shareAt(fret))
 
 /** Length of the space behind a fret wire. */
 export const fretSpaceMm = (scaleLengthMm: number, fret: number): number =>

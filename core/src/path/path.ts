@@ -1,10 +1,10 @@
 /**
  * The least path through a tune.
- *   chords ─candidatesFor→ shapes with their own costs ─stepCosts→ what each step costs ─leastWays→ PathFound
+ *   chords ─candidatesFor→ shapes with their own costs ─stepCosts→ what each step costs ─solve→ PathFound
  */
 import { type CandidateMemory, type Candidates, candidateMemory, candidatesFor } from './candidates.ts'
 import { compile, type Layer, stepCosts } from './matrix.ts'
-import { type Graph, leastThrough, leastWays, type Way } from './solve.ts'
+import { type Graph, type Solved, solve, type Way } from './solve.ts'
 import { stepBetween } from './stepCost.ts'
 import type { PathFound, PathGap, PathQuestion, PathShape, PathStep, PathWay } from './types.ts'
 
@@ -57,11 +57,16 @@ export function pathSolver(question: PathQuestion, memory: PathMemory = newMemor
     total,
     shapes: path.map((node, layer) => (layers[layer] as Layer).shapes[node]),
   })
+  let known: Solved | undefined
+  const solved = () => {
+    known ??= solve(graph, Math.max(1, best))
+    return known
+  }
   const gaps = candidates.flatMap(({ gap }, chord): readonly PathGap[] => (gap ? [{ chord, reason: gap }] : []))
   return {
     best: () => {
       if (chords.length === 0) return { total: 0, shapes: [], steps: [], others: [], gaps: [] }
-      const [first, ...others] = leastWays(graph, best).map(wayOf)
+      const [first, ...others] = solved().ways.map(wayOf)
       if (!first) throw new Error('every layer has a candidate, so there is a way')
       const steps = first.shapes.map((shape, index): PathStep | undefined => {
         const before = index === 0 ? (loop ? first.shapes.at(-1) : undefined) : first.shapes[index - 1]
@@ -72,7 +77,9 @@ export function pathSolver(question: PathQuestion, memory: PathMemory = newMemor
     alternatives: (chord, most) => {
       const layer = layers[chord]
       if (!layer || layer.count === 0) return []
-      return leastThrough(graph, chord, most).map(({ at, total }) => ({ shape: layer.shapes[at] as PathShape, total }))
+      return solved()
+        .through(chord, most)
+        .map(({ at, total }) => ({ shape: layer.shapes[at] as PathShape, total }))
     },
   }
 }

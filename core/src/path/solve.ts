@@ -2,7 +2,8 @@
  * The least ways through layers of candidates, exact. `graph.own` holds what candidates cost, `graph.steps[i]` what it
  * costs from layer i to layer i + 1, the last one back to the first where the tune goes round.
  *   backwards: the least that is still to come from every candidate ─→ forwards, best first, along what is left
- * Where it goes round, what is still to come depends on where it began; for most beginnings a bound rules them out.
+ * Where it goes round, what is still to come depends on where it began. Left open there, it tells for every candidate
+ * what no way through it can cost less than; few stay below what one good way round costs, and only these are searched.
  */
 
 export interface Graph {
@@ -71,117 +72,187 @@ function endingFor({ own, steps }: Graph, start: number): Float64Array {
   )
 }
 
-/** As `backwards` to one beginning, leaving out candidates through which nothing can stay under `most`. */
-function backwardsTo(
-  graph: Graph,
-  start: number,
-  come: readonly Float64Array[],
-  most: number,
-): readonly Float64Array[] {
-  const { own, steps } = graph
+/** From each last candidate the least way back to any beginning. */
+function closingFrom({ own, steps }: Graph): Float64Array {
   const last = own.length - 1
-  const left: Float64Array[] = Array.from({ length: own.length })
-  left[last] = endingFor(graph, start)
-  for (let layer = last - 1; layer >= 0; layer--) {
-    const next = own[layer + 1] as Float64Array
-    const after = left[layer + 1] as Float64Array
-    const reached = come[layer + 1] as Float64Array
-    const costs = steps[layer] as Float64Array
-    const mine = own[layer] as Float64Array
-    const here = new Float64Array(mine.length).fill(Number.POSITIVE_INFINITY)
-    for (let j = 0; j < next.length; j++) {
-      const rest = after[j] as number
-      if ((reached[j] as number) + rest > most) continue
-      const cost = (next[j] as number) + rest
-      for (let i = 0, cell = j; i < mine.length; i++, cell += next.length) {
-        const whole = (costs[cell] as number) + cost
-        if (whole < (here[i] as number)) here[i] = whole
-      }
-    }
-    left[layer] = here
-  }
-  return left
+  const costs = steps[last] as Float64Array
+  const first = (own[0] as Float64Array).length
+  return Float64Array.from({ length: (own[last] as Float64Array).length }, (_, at) => {
+    let least = Number.POSITIVE_INFINITY
+    for (let start = 0; start < first; start++) least = Math.min(least, costs[at * first + start] as number)
+    return least
+  })
 }
 
 /** A way begun: the rest of it can't cost less than `bound` says altogether. */
 interface Begun {
   readonly bound: number
-  readonly start: number
-  /** Not yet told apart: the bound is for any way back. */
-  readonly left: readonly Float64Array[] | undefined
+  readonly left: readonly Float64Array[]
   readonly cost: number
   readonly layer: number
   readonly node: number
   readonly before: Begun | undefined
 }
 
-/** The `most` best ways, the best first; fewer where there are no more. */
-export function leastWays(graph: Graph, most: number): readonly Way[] {
+/** What rounding may add to a sum of costs. */
+const ROUNDING = 1e-9
+
+export interface Through {
+  readonly at: number
+  /** The least of a whole way through it. */
+  readonly total: number
+}
+
+export interface Solved {
+  /** The best ways, the best first; fewer than asked where there are no more. */
+  readonly ways: readonly Way[]
+  /** The candidates of one layer with the least ways through them, as many as are asked, the cheapest first. */
+  readonly through: (layer: number, most: number) => readonly Through[]
+}
+
+/** The `most` best ways through a graph. */
+export function solve(graph: Graph, most: number): Solved {
   const { own, loop } = graph
-  const first = own[0]
-  if (!first || own.some(({ length }) => length === 0)) return []
-  const last = own.length - 1
-  const lastCount = (own[last] as Float64Array).length
+  if (own.length === 0 || own.some(({ length }) => length === 0)) return { ways: [], through: () => [] }
+  const bounds = throughAtLeast(graph)
+  if (!loop)
+    return {
+      ways: waysFrom(graph, every(own[0] as Float64Array), most),
+      through: (layer, asked) =>
+        cheapest(
+          Array.from(bounds[layer] as Float64Array, (total, at) => ({ at, total })),
+          asked,
+        ),
+    }
+  // The best ways from the most promising beginning: no way that costs more than the last of them is of interest.
+  const begun = waysFrom(graph, [leastAt(bounds[0] as Float64Array)], most)
+  const { narrow, nodes } = narrowed(graph, bounds, begun.length < most ? undefined : begun.at(-1)?.total)
+  const ways = waysFrom(narrow, every(narrow.own[0] as Float64Array), most).map(({ total, path }) => ({
+    total,
+    path: path.map((node, layer) => (nodes[layer] as Int32Array)[node] as number),
+  }))
+  return { ways, through: (layer, asked) => throughRound(graph, bounds, ways[0] as Way, layer, asked) }
+}
+
+const every = ({ length }: Float64Array): readonly number[] => Array.from({ length }, (_, at) => at)
+const cheapest = (all: readonly Through[], most: number): readonly Through[] =>
+  all.toSorted((a, b) => a.total - b.total).slice(0, most)
+
+function leastAt(costs: Float64Array): number {
+  let at = 0
+  for (let other = 1; other < costs.length; other++) if ((costs[other] as number) < (costs[at] as number)) at = other
+  return at
+}
+
+/**
+ * What every way through a candidate costs at least. To the end that is what the best of them costs; round and round the
+ * ends are left loose: a way may end at another beginning than its own.
+ */
+function throughAtLeast(graph: Graph): readonly Float64Array[] {
+  const last = (graph.own.at(-1) as Float64Array).length
   const come = forwards(graph)
+  const left = backwards(graph, graph.loop ? closingFrom(graph) : new Float64Array(last))
+  return come.map((costs, layer) => costs.map((cost, at) => cost + ((left[layer] as Float64Array)[at] as number)))
+}
+
+/** What is left of a graph, with each candidate's place before and the least that a way through it costs. */
+interface Narrowed {
+  readonly narrow: Graph
+  readonly nodes: readonly Int32Array[]
+  readonly bounds: readonly Float64Array[]
+}
+
+/** Where the ends are left loose a bound is weak about them, so the rest is bounded again, cut elsewhere. */
+const CUTS = [1 / 2, 1 / 4, 3 / 4]
+
+/** Leaves out of a graph that goes round what no way that costs `most` or less goes through. */
+function narrowed(
+  graph: Graph,
+  bounds: readonly Float64Array[],
+  most: number | undefined,
+  cuts: readonly number[] = [],
+): Narrowed {
+  const nodes = graph.own.map((costs) => Int32Array.from(every(costs)))
+  let left: Narrowed = { narrow: graph, nodes, bounds }
+  if (most === undefined) return left
+  left = leftUnder(left, most)
+  for (const part of cuts) {
+    const count = graph.own.length
+    const by = Math.floor(count * part)
+    const again = turn(throughAtLeast(turned(left.narrow, by)), count - by)
+    left = leftUnder(
+      {
+        ...left,
+        bounds: left.bounds.map((costs, layer) =>
+          costs.map((cost, at) => Math.max(cost, (again[layer] as Float64Array)[at] as number)),
+        ),
+      },
+      most,
+    )
+  }
+  return left
+}
+
+function leftUnder({ narrow: { own, steps, loop }, nodes: before, bounds }: Narrowed, most: number): Narrowed {
+  const nodes = bounds.map((costs) =>
+    Int32Array.from(every(costs).filter((at) => (costs[at] as number) <= most + ROUNDING)),
+  )
+  const taken = (all: Float64Array, layer: number) =>
+    Float64Array.from(nodes[layer] as Int32Array, (at) => all[at] as number)
+  const narrow: Graph = {
+    loop,
+    own: own.map(taken),
+    steps: steps.map((costs, layer) => {
+      const after = (layer + 1) % own.length
+      const width = (own[after] as Float64Array).length
+      const [from, to] = [nodes[layer] as Int32Array, nodes[after] as Int32Array]
+      const left = new Float64Array(from.length * to.length)
+      let cell = 0
+      for (const i of from) for (const j of to) left[cell++] = costs[i * width + j] as number
+      return left
+    }),
+  }
+  return {
+    narrow,
+    nodes: nodes.map((places, layer) => places.map((at) => (before[layer] as Int32Array)[at] as number)),
+    bounds: bounds.map(taken),
+  }
+}
+
+/** The best ways that begin at one of `starts`. Where they go round, each beginning has its own way back. */
+function waysFrom(graph: Graph, starts: readonly number[], most: number): readonly Way[] {
+  const { own, steps, loop } = graph
+  const first = own[0] as Float64Array
+  const last = own.length - 1
   const open = heap<Begun>((a, b) => a.bound < b.bound)
-  if (loop) {
-    const any = backwards(graph, closingFrom(graph))
-    for (let start = 0; start < first.length; start++) {
-      const cost = first[start] as number
-      open.push({
-        bound: cost + ((any[0] as Float64Array)[start] as number),
-        start,
-        left: undefined,
-        cost,
-        layer: 0,
-        node: start,
-        before: undefined,
-      })
-    }
-  } else {
-    const left = backwards(graph, new Float64Array(lastCount))
-    for (let start = 0; start < first.length; start++) {
-      const cost = first[start] as number
-      open.push({
-        bound: cost + ((left[0] as Float64Array)[start] as number),
-        start,
-        left,
-        cost,
-        layer: 0,
-        node: start,
-        before: undefined,
-      })
-    }
+  const toTheEnd = loop ? undefined : backwards(graph, new Float64Array((own[last] as Float64Array).length))
+  for (const start of starts) {
+    const left = toTheEnd ?? backwards(graph, endingFor(graph, start))
+    const cost = first[start] as number
+    const bound = cost + ((left[0] as Float64Array)[start] as number)
+    open.push({ bound, left, cost, layer: 0, node: start, before: undefined })
   }
   const found: Way[] = []
-  // The best complete ways that are known so far bound everything else.
-  const known: number[] = []
-  const limit = () => (known.length < most ? Number.POSITIVE_INFINITY : (known[most - 1] as number))
   while (found.length < most) {
     const now = open.pop()
     if (!now) break
-    if (now.left === undefined) {
-      const left = backwardsTo(graph, now.start, come, limit() + 1e-9)
-      const bound = now.cost + ((left[0] as Float64Array)[now.start] as number)
-      if (bound < Number.POSITIVE_INFINITY) {
-        open.push({ ...now, bound, left })
-        known.push(bound)
-        known.sort((a, b) => a - b)
-      }
-      continue
-    }
     if (now.layer === last) {
       found.push({ total: now.bound, path: pathOf(now) })
       continue
     }
-    const costs = graph.steps[now.layer] as Float64Array
+    const costs = steps[now.layer] as Float64Array
     const next = own[now.layer + 1] as Float64Array
     const after = now.left[now.layer + 1] as Float64Array
     for (let j = 0; j < next.length; j++) {
       const cost = now.cost + (costs[now.node * next.length + j] as number) + (next[j] as number)
-      const bound = cost + (after[j] as number)
-      if (bound < Number.POSITIVE_INFINITY)
-        open.push({ bound, start: now.start, left: now.left, cost, layer: now.layer + 1, node: j, before: now })
+      open.push({
+        bound: cost + (after[j] as number),
+        left: now.left,
+        cost,
+        layer: now.layer + 1,
+        node: j,
+        before: now,
+      })
     }
   }
   return found
@@ -226,57 +297,59 @@ function heap<Item>(isLess: (a: Item, b: Item) => boolean) {
   }
 }
 
-export interface Through {
-  readonly at: number
-  /** The least of a whole way through it. */
-  readonly total: number
-}
-
-/** Ways that go round are looked for within so much of what they can't be less than, then within four times that. */
-const FIRST_ROOM = 4
-
-/** The candidates of one layer with the least ways through them, as many as are asked, the cheapest first. */
-export function leastThrough(graph: Graph, layer: number, most: number): readonly Through[] {
-  // What goes round may be cut anywhere: at this layer.
-  const cut = graph.loop ? turn(graph, layer) : graph
-  const come = forwards(cut)
-  const byTotal = (a: Through, b: Through) => a.total - b.total
-  if (!graph.loop) {
-    const left = backwards(graph, new Float64Array((graph.own.at(-1) as Float64Array).length))[layer] as Float64Array
-    return Array.from(come[layer] as Float64Array, (cost, at) => ({ at, total: cost + (left[at] as number) }))
-      .sort(byTotal)
-      .slice(0, most)
-  }
-  const first = cut.own[0] as Float64Array
-  const any = backwards(cut, closingFrom(cut))[0] as Float64Array
-  const bounds = Array.from(first, (cost, at) => ({ at, total: cost + (any[at] as number) })).sort(byTotal)
-  const found: Through[] = []
-  for (const { at, total: bound } of bounds) {
+/** What goes round may be cut anywhere: at this layer, each of whose candidates is a beginning with its own way back. */
+function throughRound(
+  graph: Graph,
+  bounds: readonly Float64Array[],
+  best: Way,
+  layer: number,
+  most: number,
+): readonly Through[] {
+  const known = besideBest(graph, best, layer)
+  const enough = known.length < most ? undefined : cheapest(known, most).at(-1)?.total
+  const { narrow, nodes, bounds: atLeast } = narrowed(turned(graph, layer), turn(bounds, layer), enough, CUTS)
+  const knownAt = new Map(known.map(({ at, total }) => [at, total]))
+  let found: readonly Through[] = []
+  for (const start of rising(atLeast[0] as Float64Array)) {
+    const bound = atLeast[0]?.[start] as number
     // No later one can be among the cheapest.
-    if (found.length >= most && bound >= (found[most - 1] as Through).total) break
-    let total = Number.POSITIVE_INFINITY
-    for (let room = FIRST_ROOM; total === Number.POSITIVE_INFINITY; room *= 4)
-      total = (first[at] as number) + ((backwardsTo(cut, at, come, bound + room)[0] as Float64Array)[at] as number)
-    found.push({ at, total })
-    found.sort(byTotal)
+    if (found.length === most && bound >= (found[most - 1] as Through).total) break
+    const at = nodes[0]?.[start] as number
+    const met = knownAt.get(at) ?? Number.POSITIVE_INFINITY
+    const total = met <= bound + ROUNDING ? met : leastRound(narrow, start)
+    if (total < Number.POSITIVE_INFINITY) found = cheapest([...found, { at, total }], most)
   }
-  return found.slice(0, most)
+  return found
 }
 
-/** From each last candidate the least way back to any beginning. */
-function closingFrom({ own, steps }: Graph): Float64Array {
-  const last = own.length - 1
-  const costs = steps[last] as Float64Array
-  const first = (own[0] as Float64Array).length
-  return Float64Array.from({ length: (own[last] as Float64Array).length }, (_, at) => {
-    let least = Number.POSITIVE_INFINITY
-    for (let start = 0; start < first; start++) least = Math.min(least, costs[at * first + start] as number)
-    return least
-  })
+/** Places in order of their costs. */
+const rising = (costs: Float64Array): readonly number[] =>
+  every(costs).toSorted((a, b) => (costs[a] as number) - (costs[b] as number))
+
+/** The least way round from one beginning back to it. */
+const leastRound = (graph: Graph, start: number): number =>
+  ((graph.own[0] as Float64Array)[start] as number) +
+  ((backwards(graph, endingFor(graph, start))[0] as Float64Array)[start] as number)
+
+/** For each candidate of a layer a way through it that meets the best one half the way round: not always its least. */
+function besideBest(graph: Graph, { path, total }: Way, layer: number): readonly Through[] {
+  const count = graph.own.length
+  const at = count >> 1
+  if (at === 0) return [{ at: path[0] as number, total }]
+  const meeting = (layer + at) % count
+  const { own, steps } = turned(graph, meeting)
+  const anchor = path[meeting] as number
+  const only = (own[0] as Float64Array).map((cost, node) => (node === anchor ? cost : Number.POSITIVE_INFINITY))
+  const there = count - at
+  const come = forwards({ own: [only, ...own.slice(1, there + 1)], steps, loop: false })[there] as Float64Array
+  const ending = endingFor({ own, steps, loop: true }, anchor)
+  const [left] = backwards({ own: own.slice(there), steps: steps.slice(there), loop: false }, ending)
+  return Array.from(come, (cost, node) => ({ at: node, total: cost + ((left as Float64Array)[node] as number) }))
 }
 
-const turn = ({ own, steps, loop }: Graph, by: number): Graph => ({
-  own: [...own.slice(by), ...own.slice(0, by)],
-  steps: [...steps.slice(by), ...steps.slice(0, by)],
+const turn = <One>(all: readonly One[], by: number): readonly One[] => [...all.slice(by), ...all.slice(0, by)]
+const turned = ({ own, steps, loop }: Graph, by: number): Graph => ({
+  own: turn(own, by),
+  steps: turn(steps, by),
   loop,
 })
