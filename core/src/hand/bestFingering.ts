@@ -30,10 +30,22 @@ const FINGERS: readonly Finger[] = ['T', 1, 2, 3, 4]
 /** No two fingers of any hand stand this many frets apart. */
 const GAPS = 16
 
+/** A fingering as a search needs it. */
+export interface Hold {
+  /** By string from the lowest. */
+  readonly fingers: readonly (Finger | null)[]
+  /** The total of its cost. */
+  readonly effort: number
+  /** Fingertips have no room side by side. */
+  readonly isCrowded: boolean
+}
+
 /** A hand laid on a neck, ready for one shape after another. */
 export interface HandOnNeck {
   /** The cheapest fingering; `undefined` when four fingers can't hold the shape. */
   readonly bestFingering: (frets: Frets) => Fingering | undefined
+  /** The fingers of the cheapest fingering and what it costs, without its terms and barres. */
+  readonly bestHold: (frets: Frets) => Hold | undefined
   /** What the cheapest fingering costs, without telling which it is. */
   readonly leastEffort: (frets: Frets) => number | undefined
   /** Whether there is any fingering at all. */
@@ -87,11 +99,12 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
     return count
   }
 
-  const crowded = (dealt: number): number => {
-    const first = fingerAt[0] === 0 ? 1 : 0
+  const crowded = (presses: Columns, dealt: number): number => {
+    const { finger, fret } = presses
+    const first = finger[0] === 0 ? 1 : 0
     for (let index = first + 2; index < dealt; index++)
-      if (fretAt[index] === fretAt[index - 2])
-        return CROWDED_FRET_COST * crowdedFrets(pressesIn(dealtPresses, first, dealt), neck)
+      if (fret[index] === fret[index - 2])
+        return CROWDED_FRET_COST * crowdedFrets(pressesIn(presses, first, dealt), neck)
     return 0
   }
 
@@ -112,7 +125,7 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
       if (cost >= least) return
       if (at === count) {
         const full = dealt - (fingerAt[0] === 0 ? 1 : 0) === 4 ? FULL_HAND_COST : 0
-        const total = cost + full + crowded(dealt)
+        const total = cost + full + crowded(dealtPresses, dealt)
         if (total < least) {
           least = total
           bestDealt = dealt
@@ -180,6 +193,8 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
     return { dealt: bestDealt, cost: least }
   }
 
+  const stretch = (frets: Frets): number => stretchCost(reachMm(neck, frets), profile.comfortableMm)
+
   return {
     bestFingering: (frets) => {
       const { dealt, cost } = cheapest(frets, false)
@@ -187,11 +202,16 @@ export function handOn(neck: Neck, profile: HandProfile, { thumb = false }: Fing
         ? undefined
         : fingeringFrom(pressesIn(best, 0, dealt), frets, neck, profile)
     },
+    bestHold: (frets) => {
+      const { dealt, cost } = cheapest(frets, false)
+      if (cost === Number.POSITIVE_INFINITY) return undefined
+      const fingers: (Finger | null)[] = []
+      for (let string = 0; string < frets.length; string++) fingers.push(fingerOn(best, dealt, string, frets[string]))
+      return { fingers, effort: cost + stretch(frets), isCrowded: crowded(best, dealt) > 0 }
+    },
     leastEffort: (frets) => {
       const { cost } = cheapest(frets, false)
-      return cost === Number.POSITIVE_INFINITY
-        ? undefined
-        : cost + stretchCost(reachMm(neck, frets), profile.comfortableMm)
+      return cost === Number.POSITIVE_INFINITY ? undefined : cost + stretch(frets)
     },
     canHold: (frets) => cheapest(frets, true).cost < Number.POSITIVE_INFINITY,
   }
@@ -214,6 +234,19 @@ function copyColumns(a: Columns, b: Columns) {
     b.from[index] = a.from[index] as number
     b.to[index] = a.to[index] as number
   }
+}
+
+/** The finger that presses a string at its fret, among so many presses. */
+function fingerOn(
+  { finger, fret, from, to }: Columns,
+  dealt: number,
+  string: number,
+  pressed: number | null | undefined,
+): Finger | null {
+  for (let index = 0; index < dealt; index++)
+    if (fret[index] === pressed && (from[index] as number) <= string && (to[index] as number) >= string)
+      return FINGERS[finger[index] as number] as Finger
+  return null
 }
 
 const pressesIn = ({ finger, fret, from, to }: Columns, first: number, end: number): readonly Press[] =>

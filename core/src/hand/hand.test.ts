@@ -142,6 +142,10 @@ describe('fingerings', () => {
         expect(quickHand.canHold(frets)).toBe(plain !== undefined)
         expect(quick?.total.toFixed(9)).toBe(plain?.total.toFixed(9))
         expect(quickHand.leastEffort(frets)?.toFixed(9)).toBe(plain?.total.toFixed(9))
+        const hold = quickHand.bestHold(frets)
+        expect(hold?.effort.toFixed(9)).toBe(plain?.total.toFixed(9))
+        expect(hold?.fingers).toEqual(quick?.fingers)
+        expect(hold?.isCrowded).toBe(quick && quick.cost.crowding > 0)
         if (plain) held++
       }),
       { numRuns: 400 },

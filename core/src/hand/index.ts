@@ -3,7 +3,7 @@
  *   Frets + Neck + HandProfile ─fingeringsOf→ Fingering (best first) ─silentStrings→ who damps what
  */
 
-export type { HandOnNeck } from './bestFingering.ts'
+export type { HandOnNeck, Hold } from './bestFingering.ts'
 export { handOn } from './bestFingering.ts'
 export type { FingeringOptions } from './fingering.ts'
 export { fingeringsOf, pairReachMm } from './fingering.ts'

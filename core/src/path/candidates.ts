@@ -1,6 +1,6 @@
 /** Every shape that a chord may take in a path, each with what it costs by itself. */
 import type { Chord } from '../chord/index.ts'
-import { BASS_RANGE_BELOW, type Fingering, type HandOnNeck, handOn, reachMm } from '../hand/index.ts'
+import { BASS_RANGE_BELOW, type Fingering, type HandOnNeck, type Hold, handOn, reachMm } from '../hand/index.ts'
 import { fingertipMm, type Neck } from '../neck/index.ts'
 import { pitchClassOf } from '../pitch/index.ts'
 import {
@@ -79,7 +79,8 @@ interface Searched {
 function searched(chord: Chord, question: PathQuestion, hand: HandOnNeck): Searched {
   const { neck, wishes } = question
   const sets = wishes.strings ?? everyStringSet(neck.open.length).filter(({ length }) => length === wishes.voices)
-  const rows = new Map<string, Frets>()
+  const rows: Frets[] = []
+  const known = new Set<string>()
   const tones = chord.formula.length + (chord.bass === undefined ? 0 : 1)
   for (const arrangement of wishes.arrangements.length === 0 ? [ANY] : wishes.arrangements)
     for (const doubling of [false, true]) {
@@ -88,46 +89,59 @@ function searched(chord: Chord, question: PathQuestion, hand: HandOnNeck): Searc
       const all = searchVoicings({
         chord, neck, stringSets, arrangement, doubling, school: wishes.school, fretMin: wishes.fretMin, fretMax: wishes.fretMax, reachLimitMm: question.hand.stretchMm, open: wishes.open,
       }) // biome-ignore format: a list
+      // Two arrangements may share a shape; sets with and without doubling are never the same.
+      const mayShare = wishes.arrangements.length > 1
       for (let row = 0; row < all.count; row++) {
         const frets = fretsAt(all, row)
-        rows.set(frets.join(), frets)
+        const name = mayShare ? frets.join() : ''
+        if (mayShare && known.has(name)) continue
+        known.add(name)
+        rows.push(frets)
       }
     }
   const read = tonesReader(chord, neck)
-  const shapes = [...rows.values()].flatMap((frets) => {
-    const fingering = hand.bestFingering(frets)
-    const tones = fingering && read(frets)
-    return tones ? [shapeOf(frets, tones, fingering, question)] : []
-  })
-  return { shapes, searched: rows.size }
+  const shapes: PathShape[] = []
+  for (const frets of rows) {
+    const hold = hand.bestHold(frets)
+    const tones = hold && read(frets)
+    if (tones) shapes.push(shapeOf(frets, tones, hold, question, hand))
+  }
+  return { shapes, searched: rows.length }
 }
 
 function shapeOf(
   frets: Frets,
   { degrees, midis }: SoundedTones,
-  fingering: Fingering,
-  { neck, hand, weights }: PathQuestion,
+  { fingers, effort, isCrowded }: Hold,
+  { neck, hand: profile, weights }: PathQuestion,
+  hand: HandOnNeck,
 ): PathShape {
   const reach = reachMm(neck, frets)
-  const tenths = (10 * Math.max(0, reach - hand.comfortableMm)) / hand.comfortableMm
-  const crowded = fingering.cost.crowding > 0 ? 1 : 0
+  const tenths = (10 * Math.max(0, reach - profile.comfortableMm)) / profile.comfortableMm
   const parts = {
     reach: weights.reach * tenths,
-    crowding: weights.crowding * crowded,
-    fingers: weights.fingers * fingering.total,
+    crowding: isCrowded ? weights.crowding : 0,
+    fingers: weights.fingers * effort,
   }
+  let fingering: Fingering | undefined
   return {
-    frets, degrees, midis, fingering, parts,
+    frets, degrees, midis, fingers, parts,
+    // Of some thousand candidates a handful are ever shown.
+    get fingering() {
+      fingering ??= hand.bestFingering(frets) as Fingering
+      return fingering
+    },
     reachMm: reach,
-    indexMm: indexPlace(frets, fingering, neck),
+    indexMm: indexPlace(frets, fingers, neck),
     cost: parts.reach + parts.crowding + parts.fingers,
   } // biome-ignore format: a list
 }
 
 /** Where the index fingertip rests: at its own fret, else as many frets below the first finger down as it is fingers before it. */
-export function indexPlace(frets: Frets, { fingers }: Fingering, { scaleLengthMm }: Neck): number | undefined {
+export function indexPlace(frets: Frets, fingers: Fingering['fingers'], { scaleLengthMm }: Neck): number | undefined {
   let first: { finger: number; fret: number } | undefined
-  for (const [string, finger] of fingers.entries()) {
+  for (let string = 0; string < fingers.length; string++) {
+    const finger = fingers[string] ?? null
     const fret = frets[string]
     if (finger === null || finger === 'T' || fret === null || fret === undefined) continue
     if (!first || finger < first.finger) first = { finger, fret }
@@ -142,12 +156,12 @@ export function indexPlace(frets: Frets, { fingers }: Fingering, { scaleLengthMm
 function heldShape(chord: Chord, frets: Frets, question: PathQuestion, hand: HandOnNeck): Candidates {
   const tones = tonesReader(chord, question.neck)(frets)
   if (!tones) return { shapes: [], gap: 'not-it' }
-  const fingering = hand.bestFingering(frets)
-  if (!fingering) return { shapes: [], gap: 'hand' }
+  const hold = hand.bestHold(frets)
+  if (!hold) return { shapes: [], gap: 'hand' }
   const { fretMin, fretMax } = question.wishes
   const lowest = lowestPressed(frets)
   const isOutside = (lowest > 0 && lowest < fretMin) || highestPressed(frets) > fretMax
-  return { shapes: [shapeOf(frets, tones, fingering, question)], gap: isOutside ? 'outside' : undefined }
+  return { shapes: [shapeOf(frets, tones, hold, question, hand)], gap: isOutside ? 'outside' : undefined }
 }
 
 /** What is asked of this chord's place in the tune. The first wish that leaves nothing is the reason. */

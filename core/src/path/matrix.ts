@@ -3,6 +3,7 @@
  *   PathShape[] ─compile→ columns ─stepCosts(a, b)→ a row for each shape of a, a column for each of b
  * Read `stepBetween` first; every number here must equal its cost.
  */
+import type { Finger } from '../hand/index.ts'
 import type { PathShape, PathWeights, PathWishes } from './types.ts'
 import { BASS_LINE_BROKEN, BROKEN_WISH, TOP_STEP, UNPAIRED } from './weights.ts'
 
@@ -12,10 +13,10 @@ export interface Layer {
   readonly count: number
   readonly own: Float64Array
   readonly strings: number
-  /** By string and shape, `SILENT` where it does not sound. */
-  readonly frets: Uint8Array
-  /** By string and shape, 0 none, 5 the thumb. */
-  readonly fingers: Int8Array
+  /** The shapes that sound a fret on a string. */
+  readonly withFret: Rows
+  /** The shapes that have a finger on a string. */
+  readonly withFinger: Rows
   /** By voice, the lowest first, and shape; each has as many as `voices` says. */
   readonly midis: Int16Array
   readonly voices: Uint8Array
@@ -24,13 +25,24 @@ export interface Layer {
   readonly sounding: Uint16Array
 }
 
-const SILENT = 255
+/** Rows by string and number. */
+type Rows = ReadonlyMap<number, readonly number[]>
+const MOST_NUMBERS = 64
+const rowName = (string: number, number: number): number => string * MOST_NUMBERS + number
+const NO_ROWS: readonly number[] = []
+
+function addRow(rows: Map<number, number[]>, name: number, row: number) {
+  const before = rows.get(name)
+  if (before) before.push(row)
+  else rows.set(name, [row])
+}
+const fingerNumber = (finger: Finger): number => (finger === 'T' ? 0 : finger)
 
 export function compile(shapes: readonly PathShape[], strings: number): Layer {
   const count = shapes.length
   const own = new Float64Array(count)
-  const frets = new Uint8Array(count * strings).fill(SILENT)
-  const fingers = new Int8Array(count * strings)
+  const withFret = new Map<number, number[]>()
+  const withFinger = new Map<number, number[]>()
   const midis = new Int16Array(count * strings)
   const voices = new Uint8Array(count)
   const index = new Float64Array(count)
@@ -42,10 +54,10 @@ export function compile(shapes: readonly PathShape[], strings: number): Layer {
     for (let string = 0; string < strings; string++) {
       const fret = shape.frets[string] ?? null
       if (fret === null) continue
-      frets[string * count + row] = fret
+      addRow(withFret, rowName(string, fret), row)
       sounding[row] = (sounding[row] as number) | (1 << string)
-      const finger = shape.fingering.fingers[string] ?? null
-      fingers[string * count + row] = finger === null ? 0 : finger === 'T' ? 5 : finger
+      const finger = shape.fingers[string] ?? null
+      if (finger !== null) addRow(withFinger, rowName(string, fingerNumber(finger)), row)
       const midi = shape.midis[string] as number
       let voice = voices[row] as number
       for (; voice > 0 && (midis[(voice - 1) * count + row] as number) > midi; voice--)
@@ -54,39 +66,37 @@ export function compile(shapes: readonly PathShape[], strings: number): Layer {
       voices[row] = (voices[row] as number) + 1
     }
   }
-  return { shapes, count, strings, own, frets, fingers, midis, voices, index, sounding }
+  return { shapes, count, strings, own, withFret, withFinger, midis, voices, index, sounding }
 }
 
 const BITS = Uint8Array.from({ length: 64 }, (_, mask) => mask.toString(2).replaceAll('0', '').length)
 
-/** 1 where two small numbers are the same, else 0, without a branch that the processor would guess wrong. */
-const equal = (a: number, b: number): number => ((a ^ b) - 1) >>> 31
-
-/** Short loops, each over one column of b: a row of a is compared with one voice or one string at a time. */
+/**
+ * A row of `a` is compared with one voice of all of `b` at a time; where it has a fret or finger on a string, `b` knows
+ * which of its shapes have that too.
+ */
 export function stepCosts(a: Layer, b: Layer, weights: PathWeights, wishes: PathWishes): Float64Array {
   const costs = new Float64Array(a.count * b.count)
-  const { strings } = a
-  const { frets, fingers } = b
-  const countA = a.count
   const countB = b.count
   const sums = new Int32Array(countB)
   const staying = new Uint8Array(countB)
   const sliding = new Uint8Array(countB)
   const topB = new Int16Array(countB)
   for (let j = 0; j < countB; j++) topB[j] = b.midis[((b.voices[j] as number) - 1) * countB + j] as number
-  for (let i = 0; i < countA; i++) {
+  for (let i = 0; i < a.count; i++) {
+    const { frets, fingers } = a.shapes[i] as PathShape
     voiceSums(a, i, b, sums)
     staying.fill(0)
     sliding.fill(0)
-    for (let string = 0; string < strings; string++) {
-      const fret = a.frets[string * countA + i] as number
-      if (fret === SILENT) continue
-      const finger = a.fingers[string * countA + i] as number
-      const column = string * countB
-      for (let j = 0; j < countB; j++) staying[j] = (staying[j] as number) + equal(frets[column + j] as number, fret)
-      if (finger > 0)
-        for (let j = 0; j < countB; j++)
-          sliding[j] = (sliding[j] as number) | (equal(fingers[column + j] as number, finger) << finger)
+    for (let string = 0; string < a.strings; string++) {
+      const fret = frets[string] ?? null
+      if (fret === null) continue
+      for (const j of b.withFret.get(rowName(string, fret)) ?? NO_ROWS) staying[j] = (staying[j] as number) + 1
+      const finger = fingers[string] ?? null
+      if (finger === null) continue
+      const bit = 1 << fingerNumber(finger)
+      for (const j of b.withFinger.get(rowName(string, fingerNumber(finger))) ?? NO_ROWS)
+        sliding[j] = (sliding[j] as number) | bit
     }
     addUp(a, i, b, weights, sums, staying, sliding, topB, costs)
     if (wishes.stream || wishes.topStepwise || wishes.bassLine !== undefined) addWishes(a, i, b, wishes, topB, costs)

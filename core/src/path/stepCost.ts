@@ -48,9 +48,8 @@ export function stepBetween(from: PathShape, to: PathShape, weights: PathWeights
   const { sum, moves } = pairVoices(before, after)
   const handMm = from.indexMm === undefined || to.indexMm === undefined ? 0 : Math.abs(to.indexMm - from.indexMm)
   const staying = to.frets.filter((fret, string) => fret !== null && from.frets[string] === fret).length
-  const sliding = new Set(
-    to.fingering.fingers.filter((finger, string) => finger !== null && from.fingering.fingers[string] === finger),
-  ).size
+  const sliding = new Set(to.fingers.filter((finger, string) => finger !== null && from.fingers[string] === finger))
+    .size
   const leap = Math.max(0, Math.abs((after.at(-1) as number) - (before.at(-1) as number)) - TOP_STEP)
   const parts = {
     voices: weights.voices * sum,

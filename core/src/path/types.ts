@@ -97,6 +97,8 @@ export interface PathShape {
   /** From the lowest string; `null` where it is silent. */
   readonly degrees: readonly (Degree | null)[]
   readonly midis: readonly (Midi | null)[]
+  /** By string from the lowest. */
+  readonly fingers: Fingering['fingers']
   readonly fingering: Fingering
   readonly reachMm: number
   /** Where the index fingertip rests, in mm from the nut; `undefined` where only open strings sound. */

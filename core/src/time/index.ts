@@ -23,13 +23,14 @@ export type {
   ClickEvent,
   Drum,
   DrumEvent,
+  Pace,
   Part,
   Score,
   ScoreEvent,
   StringEvent,
   StringNote,
 } from './score.ts'
-export { bassNote, clicks, DRUMS, PARTS, plainBeat, stringEvents, withCountIn } from './score.ts'
+export { bassNote, clicks, DRUMS, PARTS, paceAt, plainBeat, secondsOf, stringEvents, withCountIn } from './score.ts'
 export { soundedNotes } from './sounded.ts'
 export type { BandBar, BandChord, BassLine, DrumStyle } from './tuneBand.ts'
 export { BASS_LINES, bassFor, drumsFor } from './tuneBand.ts'

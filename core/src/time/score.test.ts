@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { must } from '../result/index.ts'
-import { bassNote, clicks, plainBeat, readMetre, type Score, withCountIn } from './index.ts'
+import { bassNote, clicks, paceAt, plainBeat, readMetre, type Score, secondsOf, withCountIn } from './index.ts'
 
 const metre = (text: string) => must(readMetre(text))
 
@@ -38,4 +38,26 @@ test('a count-in comes before everything, and only clicks are in it', () => {
   expect([counted.countIn, counted.beats]).toEqual([6, 10])
   expect(counted.events.filter(({ at }) => at < 6).every(({ part }) => part === 'click')).toBe(true)
   expect(counted.events.at(-1)).toMatchObject({ part: 'bass', at: 6 })
+})
+
+test('a change of tempo holds from its beat on; the count-in goes at the first one', () => {
+  const score: Score = {
+    metre: metre('4/4'),
+    countIn: 0,
+    beats: 8,
+    loop: false,
+    events: [],
+    paces: [
+      { at: 0, factor: 2 },
+      { at: 4, factor: 0.5 },
+    ],
+  }
+  expect([0, 3.99, 4, 7].map((beat) => paceAt(score, beat))).toEqual([2, 2, 0.5, 0.5])
+  // Four beats at 120 and four at 30.
+  expect(secondsOf(score, 60)).toBeCloseTo(2 + 8, 9)
+  const counted = withCountIn(score, 1)
+  expect([0, 4, 8].map((beat) => paceAt(counted, beat))).toEqual([2, 2, 0.5])
+  expect(secondsOf(counted, 60)).toBeCloseTo(2 + 2 + 8, 9)
+  expect(secondsOf({ beats: 6 }, 90)).toBeCloseTo(4, 9)
+  expect(paceAt({}, 3)).toBe(1)
 })

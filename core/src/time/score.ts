@@ -52,6 +52,13 @@ export interface ClickEvent extends Timed {
 }
 export type ScoreEvent = StringEvent | BassEvent | DrumEvent | ClickEvent
 
+/** From here on the music goes so many times as quick as its tempo. */
+export interface Pace {
+  /** Beats from the start. */
+  readonly at: number
+  readonly factor: number
+}
+
 export interface Score {
   readonly metre: Metre
   /** Beats at the start in which only clicks are heard; a loop leaves them out. */
@@ -60,6 +67,21 @@ export interface Score {
   readonly beats: number
   readonly loop: boolean
   readonly events: readonly ScoreEvent[]
+  /** Changes of tempo within it, the earlier first; the count-in goes at the tempo of what follows. */
+  readonly paces?: readonly Pace[] | undefined
+}
+
+/** How quickly the music goes at a beat, as a multiple of its tempo. */
+export const paceAt = ({ paces = [] }: Pick<Score, 'paces'>, beat: number): number =>
+  (paces.findLast(({ at }) => at <= beat + 1e-9) ?? paces[0])?.factor ?? 1
+
+/** How long a score lasts, played once at so many beats in a minute. */
+export function secondsOf({ beats, paces = [] }: Pick<Score, 'beats' | 'paces'>, tempo: number): number {
+  const cuts = [0, ...paces.map(({ at }) => at).filter((at) => at > 0 && at < beats), beats]
+  return cuts.slice(1).reduce((sum, end, index) => {
+    const from = cuts[index] as number
+    return sum + ((end - from) * 60) / (tempo * paceAt({ paces }, from))
+  }, 0)
 }
 
 /** A click on every beat of the metre, the first of each bar accented. */
@@ -93,6 +115,7 @@ export function withCountIn(score: Score, bars: number): Score {
     countIn: score.countIn + more,
     beats: score.beats + more,
     events: [...clicks(more, score.metre), ...score.events.map((event) => ({ ...event, at: event.at + more }))],
+    ...(score.paces ? { paces: score.paces.map((pace) => ({ ...pace, at: pace.at + more })) } : {}),
   }
 }
 

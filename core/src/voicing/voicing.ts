@@ -9,8 +9,14 @@ import { toneTable } from './tones.ts'
 import type { Frets, Place, Voicing } from './types.ts'
 
 /** One row of a search, as frets. */
-export const fretsAt = (found: Pick<VoicingsFound, 'strings' | 'frets'>, row: number): Frets =>
-  Array.from(found.frets.subarray(row * found.strings, (row + 1) * found.strings), (fret) => (fret < 0 ? null : fret))
+export function fretsAt({ strings, frets }: Pick<VoicingsFound, 'strings' | 'frets'>, row: number): Frets {
+  const shape: (number | null)[] = []
+  for (let at = row * strings; at < (row + 1) * strings; at++) {
+    const fret = frets[at] as number
+    shape.push(fret < 0 ? null : fret)
+  }
+  return shape
+}
 
 /** What a shape sounds, from the lowest string; silent strings are left out. */
 export const midisOf = (frets: Frets, neck: Neck): readonly Midi[] =>
@@ -35,7 +41,8 @@ export function tonesReader(chord: Chord, neck: Neck): (frets: Frets) => Sounded
     const degrees: (Degree | null)[] = []
     const noteNames: (NoteName | null)[] = []
     let sounds = false
-    for (const [string, fret] of frets.entries()) {
+    for (let string = 0; string < frets.length; string++) {
+      const fret = frets[string] ?? null
       if (fret === null) {
         midis.push(null)
         degrees.push(null)

@@ -1,12 +1,12 @@
 /** How it is played, as a sentence: tempo, swing, count-in, round and round, and who plays along. The same in every view. */
 import { useStore } from '@nanostores/react'
-import { useRef, useState } from 'react'
+import { type ReactNode, useRef, useState } from 'react'
 import { FASTEST, type Settings, SLOWEST } from '../contracts/settings.ts'
 import { Choice, type Options } from '../controls/Choice.tsx'
 import sentence from '../controls/sentence.module.css'
 import { tapped, tempoOf, tempoWithin } from '../sound/tapTempo.ts'
 import { $playing } from '../sound/transport.ts'
-import { changeSound } from '../state/playback.ts'
+import { $rise, changeSound } from '../state/playback.ts'
 import { $session } from '../state/session.ts'
 import classes from './PlayingSentence.module.css'
 
@@ -15,6 +15,8 @@ export interface PlayingSentenceProps {
   readonly owner: string
   readonly loop: boolean
   readonly setLoop: (loop: boolean) => void
+  /** Which part of it, where there are parts. */
+  readonly part?: ReactNode
   /** Gives the music as a sound file. */
   readonly save: () => void
 }
@@ -24,7 +26,7 @@ const SWINGS: Options<number> = [[0, 'straight'], [25, 'a little swung'], [50, '
 const COUNT_INS: Options<number> = [[0, 'without count-in'], [1, 'after a bar of count-in'], [2, 'after two bars of count-in']] // biome-ignore format: a list
 const BAND = [['metronome', 'click'], ['bassStandIn', 'bass'], ['drums', 'drums']] as const satisfies readonly (readonly [keyof Settings, string])[] // biome-ignore format: a list
 
-export function PlayingSentence({ owner, loop, setLoop, save }: PlayingSentenceProps) {
+export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSentenceProps) {
   const { settings } = useStore($session)
   return (
     <section aria-label="How it is played" className={classes['line']}>
@@ -50,6 +52,8 @@ export function PlayingSentence({ owner, loop, setLoop, save }: PlayingSentenceP
           title="play it once, or again and again"
           press={() => setLoop(!loop)}
         />
+        {part}
+        {loop && <Rise />}
         {BAND.map(([part, word]) => (
           <span key={part}>
             {', '}
@@ -67,6 +71,19 @@ export function PlayingSentence({ owner, loop, setLoop, save }: PlayingSentenceP
         Sound file
       </button>
     </section>
+  )
+}
+
+const RISES: Options<number> = [[0, 'at one tempo'], [1, '1 quicker each round'], [2, '2 quicker each round'], [5, '5 quicker each round'], [10, '10 quicker each round']] // biome-ignore format: a list
+
+/** A loop may go quicker round by round. */
+function Rise() {
+  const by = useStore($rise)
+  return (
+    <>
+      {', '}
+      <Choice label="Each round" value={by} options={RISES} take={(next) => $rise.set(next)} />
+    </>
   )
 }
 

@@ -7,8 +7,9 @@ import { type Clock, scheduleScore, setSwingOf } from './schedule.ts'
 function fakeClock() {
   const scheduled: { readonly ticks: string; readonly act: (time: number) => void }[] = []
   const loopPoints: string[] = []
+  const changes: (readonly [number, number])[] = []
   const clock = {
-    bpm: { value: 0 },
+    bpm: { value: 0, setValueAtTime: (value: number, time: number) => changes.push([value, time]) },
     swing: 0,
     swingSubdivision: '',
     loop: false,
@@ -16,7 +17,7 @@ function fakeClock() {
     setLoopPoints: (from: string, to: string) => loopPoints.push(from, to),
     schedule: (act: (time: number) => void, ticks: string) => scheduled.push({ act, ticks }),
   }
-  return { clock: clock as unknown as Clock, plain: clock, scheduled, loopPoints }
+  return { clock: clock as unknown as Clock, plain: clock, scheduled, loopPoints, changes }
 }
 
 test.each([
@@ -53,4 +54,38 @@ test('every event is struck at its own tick; a loop leaves the count-in out', ()
   expect(struck.length).toBe(1)
   scheduled[1]?.act(9)
   expect(struck.length).toBe(2)
+})
+
+test('the tempo changes where the score says, in the proportion that it says, whatever the tempo is by then', () => {
+  const { clock, plain, scheduled, changes } = fakeClock()
+  const score: Score = {
+    metre: FOUR_FOUR,
+    countIn: 0,
+    beats: 8,
+    loop: true,
+    events: [{ part: 'bass', at: 4, loud: 1, midi: 40 }],
+    paces: [
+      { at: 0, factor: 1 },
+      { at: 4, factor: 0.5 },
+    ],
+  }
+  const lengths: unknown[] = []
+  const band = { strike: (_event: unknown, _time: number, beat: number) => lengths.push(beat) } as unknown as Band
+  const { setTempo } = scheduleScore(clock, band, score, {
+    tempo: 120,
+    swing: 0,
+    onRound: (rounds, tempo) => tempo + 10 * rounds,
+  })
+  const [round, first, second, note] = scheduled
+  round?.act(1)
+  expect([plain.bpm.value, changes]).toEqual([120, []])
+  second?.act(3)
+  note?.act(3)
+  expect([changes.at(-1), lengths]).toEqual([[60, 3], [1]])
+  setTempo(80)
+  expect(plain.bpm.value).toBe(40)
+  // The next round: ten quicker, and at the first pace again.
+  round?.act(7)
+  first?.act(7)
+  expect(changes.at(-1)).toEqual([90, 7])
 })

@@ -1,6 +1,6 @@
 /** Music as a sound file (WAV), rendered as quickly as the machine can, by the same band and clock that are heard. */
 
-import type { Score } from '@nestling/core/time'
+import { type Score, secondsOf } from '@nestling/core/time'
 import { type BandVolumes, createBand } from './band.ts'
 import { type ClockOptions, scheduleScore } from './schedule.ts'
 import { soundsClient } from './soundsClient.ts'
@@ -12,11 +12,11 @@ const TAIL_S = 2.5
 /** @param score Played once, whether or not it is a loop. */
 export async function soundFile(
   score: Score,
-  options: Omit<ClockOptions, 'onEvent'> & { readonly volumes: BandVolumes },
+  options: Omit<ClockOptions, 'onEvent' | 'onRound'> & { readonly volumes: BandVolumes },
 ): Promise<Blob> {
   const [tone, { default: toWav }] = await Promise.all([import('tone'), import('audiobuffer-to-wav')])
   const { render } = soundsClient()
-  const seconds = (score.beats * 60) / options.tempo + TAIL_S
+  const seconds = secondsOf(score, options.tempo) + TAIL_S
   const rendered = await tone.Offline(
     async (context) => {
       const band = createBand(tone, context, render)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { FASTEST, SLOWEST } from '../contracts/settings.ts'
-import { tapped, tempoOf } from './tapTempo.ts'
+import { risen, tapped, tempoOf } from './tapTempo.ts'
 
 const tap = (times: readonly number[]) => times.reduce(tapped, [] as readonly number[])
 
@@ -23,4 +23,13 @@ test('even taps of any tempo give that tempo, within what can be played', () => 
       expect(tempoOf(tap(times))).toBe(Math.min(FASTEST, Math.max(SLOWEST, tempo)))
     }),
   )
+})
+
+test('a tempo that rises stops at half as much again, and never falls', () => {
+  expect(risen(80, 5, 80)).toBe(85)
+  expect(risen(118, 5, 80)).toBe(120)
+  expect(risen(120, 5, 80)).toBe(120)
+  expect(risen(298, 10, 250)).toBe(FASTEST)
+  // Set by hand to more than that: it stays.
+  expect(risen(150, 5, 80)).toBe(150)
 })

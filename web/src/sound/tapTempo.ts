@@ -22,3 +22,10 @@ export function tempoOf(taps: readonly number[]): number | undefined {
   if (first === undefined || last === undefined || last === first) return undefined
   return tempoWithin((60_000 * (taps.length - 1)) / (last - first))
 }
+
+/** A tempo that rises round by round stops rising at half as much again. */
+const MOST_RISE = 1.5
+
+/** The next round's tempo, so much quicker than the last one's; `began` is the first round's. */
+export const risen = (tempo: number, by: number, began: number): number =>
+  Math.max(tempo, Math.min(tempoWithin(tempo + by), tempoWithin(began * MOST_RISE)))

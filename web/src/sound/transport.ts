@@ -7,7 +7,7 @@
 import type { Score, ScoreEvent } from '@nestling/core/time'
 import { atom } from 'nanostores'
 import { type Band, type BandVolumes, createBand, type ToneLibrary } from './band.ts'
-import { scheduleScore, setSwingOf, ticks } from './schedule.ts'
+import { type Running, scheduleScore, setSwingOf, ticks } from './schedule.ts'
 import { soundsClient } from './soundsClient.ts'
 
 export interface Playing {
@@ -36,6 +36,8 @@ export interface PlayOptions {
   readonly latencyMs?: number
   /** The time of the audio context at which beat 0 sounds, told before it does. */
   readonly onStart?: (seconds: number) => void
+  /** Asked at each new round of a loop for its tempo. */
+  readonly onRound?: (rounds: number, tempo: number) => number
 }
 
 /** Events are handed to the audio system this long before they sound: a page that stalls for less is not heard. */
@@ -49,6 +51,7 @@ interface Engine {
 }
 let starting: Promise<Engine> | undefined
 let ticket = 0
+let running: Running | undefined
 
 async function startEngine(): Promise<Engine> {
   const tone = await import('tone')
@@ -87,7 +90,7 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
     if (atOnce) strikeAll(tone, band, score, { tempo, cursor, mine })
     else {
       const transport = tone.getTransport()
-      scheduleScore(transport, band, score, { tempo, swing, onEvent: cursor })
+      running = scheduleScore(transport, band, score, { tempo, swing, onEvent: cursor, onRound: options.onRound })
       const drawn = (beats: number, does: () => void) =>
         transport.schedule(
           (time) => tone.getDraw().schedule(() => mine === ticket && does(), time),
@@ -141,6 +144,7 @@ function cursorOf(tone: ToneLibrary, mine: number, latencyS: number): Cursor {
 function halt(tone: ToneLibrary, band: Band): void {
   tone.getTransport().stop()
   tone.getTransport().cancel()
+  running = undefined
   tone.getDraw().cancel()
   band.silence()
 }
@@ -154,9 +158,7 @@ export function stop(): void {
 
 /** Takes effect at once, also while it plays. */
 export function setTempo(tempo: number): void {
-  void starting?.then(({ tone }) => {
-    tone.getTransport().bpm.value = tempo
-  })
+  running?.setTempo(tempo)
 }
 export function setSwing(percent: number): void {
   void starting?.then(({ tone }) => setSwingOf(tone.getTransport(), percent))

@@ -2,9 +2,11 @@
 import type { Chord } from '@nestling/core/chord'
 import { pitchClassOf } from '@nestling/core/pitch'
 import { bassNote, type Score, type StringNote } from '@nestling/core/time'
+import { atom } from 'nanostores'
 import type { Settings } from '../contracts/settings.ts'
 import type { BandVolumes } from '../sound/band.ts'
 import { CHORD_TEMPO, chordScore, type PlayStyle, type Sounding } from '../sound/chords.ts'
+import { risen } from '../sound/tapTempo.ts'
 import { type PlayOptions, play, setSwing, setTempo, setVolumes } from '../sound/transport.ts'
 import { tell } from './notices.ts'
 import { $session, changeSettings } from './session.ts'
@@ -17,6 +19,16 @@ export const volumesOf = (settings: Settings): BandVolumes => ({
   click: settings.clickVolume,
 })
 
+/** By how many beats in a minute each round of a loop is quicker than the last. */
+export const $rise = atom(0)
+
+/** The next round's tempo is the one that the sentence shows. */
+function nextRound(tempo: number, began: number): number {
+  const next = risen(tempo, $rise.get(), began)
+  if (next !== tempo) void changeSettings({ tempo: next })
+  return next
+}
+
 /** Plays a score unless sound is off; what goes wrong is told. */
 export function hearScore(score: Score, options: Omit<PlayOptions, 'volumes' | 'latencyMs'>): void {
   const { settings } = $session.get()
@@ -25,9 +37,12 @@ export function hearScore(score: Score, options: Omit<PlayOptions, 'volumes' | '
     return
   }
   if (score.events.length === 0) return
-  void play(score, { volumes: volumesOf(settings), latencyMs: settings.latencyMs, ...options }).catch(
-    (error: unknown) => tell.problem('No sound', error instanceof Error ? error.message : String(error)),
-  )
+  void play(score, {
+    volumes: volumesOf(settings),
+    latencyMs: settings.latencyMs,
+    onRound: (_, tempo) => nextRound(tempo, options.tempo),
+    ...options,
+  }).catch((error: unknown) => tell.problem('No sound', error instanceof Error ? error.message : String(error)))
 }
 
 /** What is heard of a chord: its tones, and the bass stand-in under them when it plays along. */

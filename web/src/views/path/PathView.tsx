@@ -17,6 +17,7 @@ import { InBetween } from './beside/InBetween.tsx'
 import { OtherShapes } from './beside/OtherShapes.tsx'
 import { OtherWays } from './beside/OtherWays.tsx'
 import { pathKeys, sharedActs } from './keys.ts'
+import { PartWord } from './PartWord.tsx'
 import classes from './PathView.module.css'
 import { PathSentence } from './sentence/PathSentence.tsx'
 import { scoreOf } from './toScore.ts'
@@ -107,6 +108,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
           owner={OWNER}
           loop={plan.loop}
           setLoop={(loop) => state.change({ loop })}
+          part={<PartWord state={shown} />}
           save={() => void saveSound(state)}
         />
       </div>

@@ -1,11 +1,11 @@
 /** The address holds the whole plan: it opens as it was and can be linked. */
-import { type Chart, readChart, writeChart } from '@nestling/core/chart'
+import { type Chart, MOST_PLAYED_BARS, readChart, writeChart } from '@nestling/core/chart'
 import { type Neck, neckOf, type StringSet, stringIndex, stringNumber, writeTuning } from '@nestling/core/neck'
 import { type HeldShape, PATH_WEIGHTS, PATH_WISHES, type PathWeights, type PathWishes } from '@nestling/core/path'
 import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
 import { BASS_LINES, readPattern, STROKE_PATTERNS, writePattern } from '@nestling/core/time'
 import { fretsIn, fretsTextOf } from '../../state/links.ts'
-import type { PathPlan, TopTone } from './types.ts'
+import type { PathPlan, Span, TopTone } from './types.ts'
 
 export type Params = Readonly<Record<string, string>>
 
@@ -117,8 +117,17 @@ export function readPlan(params: Params, player: Player): PathPlan {
     bass: BASS_LINES.find((line) => line === params['line']) ?? 'roots',
     tuning,
     melody: readMelody(params['top']),
+    part: readPart(params['part']),
     tune: whole(params['tune'], 1, Number.MAX_SAFE_INTEGER),
   }
+}
+
+/** `5-8`: the first and the last played bar. */
+function readPart(text = ''): Span | undefined {
+  const [first, last] = text.split('-')
+  const from = whole(first, 1, MOST_PLAYED_BARS)
+  const to = whole(last, from ?? 1, MOST_PLAYED_BARS)
+  return from === undefined || to === undefined ? undefined : { from: from - 1, to: to - 1 }
 }
 
 /** The right hand that goes with a style. */
@@ -186,6 +195,7 @@ export function writePlan(plan: PathPlan, neck: Neck): string {
   put('line', plan.bass, 'roots')
   put('tuning', plan.tuning && writeTuning(plan.tuning))
   put('top', plan.melody.map(({ chord, midi }) => `${chord + 1}:${midi}`).join(',') || undefined)
+  put('part', plan.part && `${plan.part.from + 1}-${plan.part.to + 1}`)
   put('tune', plan.tune === undefined ? undefined : String(plan.tune))
   return `/path?${query.toString().replaceAll('%2C', ',').replaceAll('%7C', '|').replaceAll('%3A', ':')}`
 }

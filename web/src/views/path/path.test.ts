@@ -9,9 +9,10 @@ import { describe, expect, test } from 'vitest'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readPlan, usualSets, writePlan } from './address.ts'
 import { heldThrough } from './held.ts'
+import { partOf, tuneParts } from './parts.ts'
 import { scoreOf } from './toScore.ts'
 import { tuneLayout, voiceMoves, voicesOf } from './tune/layout.ts'
-import type { PathPlan } from './types.ts'
+import type { PathPlan, Span } from './types.ts'
 import { questionOf } from './usePath.ts'
 
 const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
@@ -59,6 +60,7 @@ describe('the address', () => {
             held: [{ chord: 1, frets: must(readFrets('x5546x', 6)) }],
             pattern: STROKE_PATTERNS.ballad,
             melody: [{ chord: 0, midi: 65 }],
+            part: { from: 1, to: 2 },
             tune: 7,
           }
           expect(read(writePlan(plan, neck))).toEqual(plan)
@@ -68,11 +70,23 @@ describe('the address', () => {
 
   test('what can’t be read is left as it opens', () => {
     const odd = read(
-      '/path?chart=Dm7+G7&strings=97,5&frets=9-2&hold=1:zz,0:x5756x&weights=hand:lots,speed:2&at=-3&hand=z&line=slow',
+      '/path?chart=Dm7+G7&strings=97,5&frets=9-2&hold=1:zz,0:x5756x&weights=hand:lots,speed:2&at=-3&part=4-2&hand=z&line=slow',
     )
     expect(odd).toEqual(planFor('Dm7 G7', { chart: odd.chart, wishes: { ...planFor('Dm7 G7').wishes, fretMin: 9 } }))
     expect(writeChart(odd.chart)).toBe('4/4\n| Dm7 | G7 |')
   })
+})
+
+test('parts are those of the chart, each time they are played, and the phrase that the chosen chord stands in', () => {
+  const plan = planFor('[A] |: Dm7 | G7 | C | A7 :| [B] | F | G7 | C | C | C | C |', { chosen: 9 })
+  const played = playedChart(plan.chart)
+  const told = tuneParts(plan, played).map(({ name, span }) => `${name ?? ''}${span.from + 1}-${span.to + 1}`)
+  expect(told).toEqual(['A1-4', 'A5-8', 'B9-14', '9-12'])
+  expect(partOf({ part: { from: 8, to: 30 } }, played)).toEqual({ from: 8, to: 13 })
+  expect(partOf({ part: { from: 0, to: 13 } }, played)).toBeUndefined()
+  expect(partOf({ part: { from: 20, to: 21 } }, played)).toBeUndefined()
+  const short = planFor('Dm7 G7')
+  expect(tuneParts(short, playedChart(short.chart))).toEqual([])
 })
 
 test('held shapes follow their chords through a change of the chart', () => {
@@ -109,7 +123,7 @@ describe('the path as music', () => {
   const plan = planFor('4/4 bossa\n| Dm7 G7 | Cmaj7 | % |', { pattern: STROKE_PATTERNS['bass-and-chord'] })
   const played = playedChart(plan.chart)
   const found = findPath(questionOf(plan, played, neck, player))
-  const quiet = { metronome: false, drums: false, bassStandIn: false, countInBars: 0 }
+  const quiet = { metronome: false, drums: false, bassStandIn: false, countInBars: 0, tempo: 100 }
 
   test('each chord’s own strings, marked, in its own time', () => {
     const score = scoreOf(played, found.shapes, neck, plan, quiet)
@@ -127,7 +141,7 @@ describe('the path as music', () => {
       found.shapes,
       neck,
       { ...plan, bass: 'walking' },
-      { metronome: true, drums: true, bassStandIn: true, countInBars: 1 },
+      { metronome: true, drums: true, bassStandIn: true, countInBars: 1, tempo: 100 },
     )
     expect(all).toMatchObject({ countIn: 4, beats: 16, loop: true })
     const parts = (part: string) => all.events.filter((event) => event.part === part).length
@@ -136,6 +150,24 @@ describe('the path as music', () => {
     expect(last.beats).toBe(4)
     expect(Math.min(...last.events.map(({ at }) => at))).toBe(0)
     expect(new Set(stringEvents(last).map(({ mark }) => mark))).toEqual(new Set([2]))
+  })
+
+  test('a bar’s own tempo stands to the tune’s as it is written', () => {
+    const slow = planFor('4/4 =120\n| Dm7 |\n=60\n| G7 | Cmaj7 |\n=120\n| Cmaj7 |')
+    const bars = playedChart(slow.chart)
+    const paces = (tempo: number, span?: Span) => scoreOf(bars, [], neck, slow, { ...quiet, tempo }, span).paces
+    const all = [
+      { at: 0, factor: 1 },
+      { at: 4, factor: 0.5 },
+      { at: 12, factor: 1 },
+    ]
+    expect(paces(120)).toEqual(all)
+    expect(paces(90)).toEqual(all)
+    expect(paces(120, { from: 2, to: 3 })).toEqual([
+      { at: 0, factor: 0.5 },
+      { at: 4, factor: 1 },
+    ])
+    expect(scoreOf(played, found.shapes, neck, plan, quiet).paces).toBeUndefined()
   })
 
   test('a pattern that can’t be read is strummed', () => {

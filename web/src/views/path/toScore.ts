@@ -4,16 +4,10 @@ import type { Neck } from '@nestling/core/neck'
 import type { PathShape } from '@nestling/core/path'
 import { must } from '@nestling/core/result'
 import {
-  bassFor, clicks, drumsFor, patternEvents, readPattern, type Score, type ScoreEvent, STROKE_PATTERNS, soundedNotes, withCountIn,
+  bassFor, clicks, drumsFor, type Pace, patternEvents, readPattern, type Score, type ScoreEvent, STROKE_PATTERNS, soundedNotes, withCountIn,
 } from '@nestling/core/time' // biome-ignore format: a list
 import type { Settings } from '../../contracts/settings.ts'
-import type { PathPlan } from './types.ts'
-
-export interface Span {
-  /** The first and the last played bar. */
-  readonly from: number
-  readonly to: number
-}
+import type { PathPlan, Span } from './types.ts'
 
 /** @param span A part of the tune; without it all of it. Marks are the chords' places. */
 export function scoreOf(
@@ -21,7 +15,7 @@ export function scoreOf(
   shapes: readonly (PathShape | undefined)[],
   neck: Neck,
   { pattern, bass, chart, loop }: Pick<PathPlan, 'pattern' | 'bass' | 'chart' | 'loop'>,
-  settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars'>,
+  settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars' | 'tempo'>,
   span?: Span,
 ): Score {
   const read = readPattern(pattern)
@@ -57,7 +51,23 @@ export function scoreOf(
       : []),
   ]
   return withCountIn(
-    { metre: bars[0]?.metre ?? chart.metre, countIn: 0, loop, beats: end - start, events },
+    {
+      metre: bars[0]?.metre ?? chart.metre,
+      countIn: 0,
+      loop,
+      beats: end - start,
+      events,
+      paces: pacesOf(bars, chart.tempoBpm ?? settings.tempo),
+    },
     settings.countInBars,
   )
+}
+
+/** Where bars have a tempo of their own it stands to the tune's as it is written, whatever tempo the tune is played at. */
+function pacesOf(bars: Played['bars'], tempo: number): readonly Pace[] | undefined {
+  const start = bars[0]?.at ?? 0
+  const paces = bars
+    .map(({ at, tempoBpm = tempo }): Pace => ({ at: at - start, factor: tempoBpm / tempo }))
+    .filter(({ factor }, index, all) => index === 0 || factor !== all[index - 1]?.factor)
+  return paces.every(({ factor }) => factor === 1) ? undefined : paces
 }

@@ -10,6 +10,12 @@ export interface TopTone {
   readonly midi: Midi
 }
 
+/** Played bars, the first and the last of them. */
+export interface Span {
+  readonly from: number
+  readonly to: number
+}
+
 /** What the player asks for: one value, one address, one step to undo. */
 export interface PathPlan {
   readonly chart: Chart
@@ -27,6 +33,8 @@ export interface PathPlan {
   readonly tuning: Tuning | undefined
   /** Top tones that are wished, by the chord's place. */
   readonly melody: readonly TopTone[]
+  /** The part of the tune that is played; without it all of it. */
+  readonly part: Span | undefined
   /** The kept tune that this is, by its number in the Book. */
   readonly tune: number | undefined
 }

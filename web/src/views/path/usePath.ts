@@ -20,8 +20,9 @@ import { pathClient } from '../../workers/clients.ts'
 import type { PathAround } from '../../workers/path.worker.ts'
 import { neckFor, type Params, readPlan, writePlan } from './address.ts'
 import { heldThrough } from './held.ts'
-import { type Span, scoreOf } from './toScore.ts'
-import type { PathAnswer, PathPlan } from './types.ts'
+import { partOf } from './parts.ts'
+import { scoreOf } from './toScore.ts'
+import type { PathAnswer, PathPlan, Span } from './types.ts'
 
 export const OWNER = 'path'
 export const CHART_ID = 'path-chart'
@@ -149,17 +150,24 @@ export function usePath(params: Params): PathState {
     if ($playing.get().owner === OWNER) return stop()
     if (found.shapes.every((one) => one === undefined))
       return tell.done('There is nothing to play: type chords in bars.', 'nothing-to-play')
-    return hear(found.shapes)
-  }, [hear, found])
+    return hear(found.shapes, partOf(answer.plan, played))
+  }, [hear, found, answer, played])
   const hearWay = useCallback(
-    (shapes: readonly (PathShape | undefined)[]) => ($playing.get().owner === OWNER ? stop() : hear(shapes)),
-    [hear],
+    (shapes: readonly (PathShape | undefined)[]) =>
+      $playing.get().owner === OWNER ? stop() : hear(shapes, partOf(answer.plan, played)),
+    [hear, answer, played],
   )
   const hearStep = useCallback(() => {
     const bars = [played.chords[Math.max(0, at - 1)]?.bar, played.chords[at]?.bar]
     if (bars[1] === undefined) return tell.done('There is no step to hear.', 'nothing-to-play')
     const { settings } = $session.get()
-    const quiet = { metronome: false, drums: false, bassStandIn: settings.bassStandIn, countInBars: 0 }
+    const quiet = {
+      metronome: false,
+      drums: false,
+      bassStandIn: settings.bassStandIn,
+      countInBars: 0,
+      tempo: settings.tempo,
+    }
     return hearScore(
       scoreOf(played, found.shapes, neck, { ...answer.plan, loop: false }, quiet, {
         from: bars[0] ?? bars[1],
