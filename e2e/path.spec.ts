@@ -180,15 +180,154 @@ test('it is played with a cursor over the tune, a step is heard, and the path go
   await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
 })
 
-test('another way through is compared by ear and taken', async ({ page }) => {
+test('another way through lies over the present one, is heard, set side by side, and taken', async ({ page }) => {
+  const started = await watchSounds(page)
   await open(page, `${TWO_FIVE}&frets=1-12`)
   const way = page.getByTestId('other-way').first()
   await expect(way).toBeVisible()
   const before = await frets(page)
   await way.click()
+  await expect(way).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByTestId('other-grip').first()).toBeVisible()
+  expect(await frets(page)).toBe(before)
+  await page
+    .getByRole('button', { name: /^Hear another/ })
+    .first()
+    .click()
+  await expect.poll(async () => (await started()).length).toBeGreaterThan(3)
+  await page.locator('body').press('Space')
+  await page.getByRole('button', { name: 'side by side' }).click()
+  const table = page.getByRole('table', { name: /As it is, .* beside it another way/ })
+  await expect(table.getByRole('row')).toHaveCount(5)
+  await expect(table.locator('tr[data-other]')).not.toHaveCount(0)
+  // The costs of either way add up to its total.
+  const totals = (await table.locator('caption').textContent())?.match(/\d+\.\d+/g)?.map(Number) ?? []
+  for (const [index, column] of ['nth-child(8)', 'last-child'].entries()) {
+    const costs = (await table.locator(`tbody td:${column}`).allTextContents()).map(Number)
+    expect(costs.reduce((sum, cost) => sum + cost, 0)).toBeCloseTo(totals[index] ?? 0, 1)
+  }
+  await page.getByRole('button', { name: /^Take another/ }).click()
+  await page.getByRole('button', { name: 'in time' }).click()
   await expect.poll(() => frets(page)).not.toBe(before)
   await page.keyboard.press('Control+z')
   await expect.poll(() => frets(page)).toBe(before)
+})
+
+/** From a place in a chord’s column to another, as a hand moves the mouse. */
+async function drag(page: Page, chord: number, from: { x: number; y: number }, to: { x: number; y: number }) {
+  const box = await chords(page).nth(chord).locator('rect').first().boundingBox()
+  if (!box) throw new Error('no column')
+  await page.mouse.move(box.x + from.x, box.y + from.y)
+  await page.mouse.down()
+  await page.mouse.move(box.x + (from.x + to.x) / 2, box.y + (from.y + to.y) / 2, { steps: 3 })
+  await page.mouse.move(box.x + to.x, box.y + to.y, { steps: 3 })
+  await expect(page.getByTestId('dragged')).toBeVisible()
+}
+
+test('a chord, a voice and a shape are dragged; Escape leaves all as it was', async ({ page }) => {
+  await open(page, '?chart=key:+C%0A|+Dm7+|+G7+|+Cmaj7+|+A7+|&strings=5432&frets=1-12&loop=0')
+  const names = () =>
+    chords(page).evaluateAll((all) => all.map((one) => one.querySelector('text')?.textContent).join(' '))
+  await expect.poll(names).toBe('Dm7 G7 Cmaj7 A7')
+  const before = await frets(page)
+  // Its name over the next one's place.
+  await drag(page, 1, { x: 30, y: 20 }, { x: 126, y: 24 })
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  expect(await names()).toBe('Dm7 G7 Cmaj7 A7')
+  await drag(page, 1, { x: 30, y: 20 }, { x: 126, y: 24 })
+  await page.mouse.up()
+  await expect.poll(names).toBe('Dm7 Cmaj7 G7 A7')
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => frets(page)).toBe(before)
+  // The shape further down the neck.
+  const lowest = async (chord: number) => {
+    const text = (await chords(page).nth(chord).getAttribute('data-frets')) ?? ''
+    const each = text.includes('-') ? text.split('-') : [...text]
+    return Math.min(...each.map(Number).filter((fret) => fret > 0))
+  }
+  const from = await lowest(0)
+  await drag(page, 0, { x: 40, y: 360 }, { x: 40, y: 240 })
+  await page.mouse.up()
+  await expect(chords(page).first()).toHaveAttribute('data-held', 'true')
+  await expect.poll(() => lowest(0)).toBeLessThan(from)
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => frets(page)).toBe(before)
+  // The top voice down to another of its tones: a melody is wished.
+  const top = await page.getByTestId('tune').locator('path[data-top]').first().boundingBox()
+  const column = await chords(page).first().locator('rect').first().boundingBox()
+  if (!top || !column) throw new Error('no thread')
+  const y = top.y + top.height / 2 - column.y
+  await drag(page, 0, { x: 40, y }, { x: 40, y: y + 36 })
+  await page.mouse.up()
+  await expect(page).toHaveURL(/top=1:\d+/)
+})
+
+test('a part is played by itself, round after round quicker; the tune is seen in systems and as a table', async ({
+  page,
+  request,
+}) => {
+  await open(page, '?chart=4/4+=200%0A[A]+|+Dm7+|+G7+|%0A[B]+|+Cmaj7+|+A7+|&strings=5432&frets=1-12')
+  await choose(page, 'Part', 'B, bars 3 to 4')
+  await expect(page).toHaveURL(/part=3-4/)
+  await choose(page, 'Each round', '10 quicker each round')
+  await page.getByRole('button', { name: /^Play/ }).click()
+  await expect(chords(page).nth(2)).toHaveAttribute('data-sounds', 'true')
+  await expect(chords(page).nth(3)).toHaveAttribute('data-sounds', 'true')
+  await expect(page.getByLabel('Tempo, beats in a minute')).toHaveValue('210')
+  await expect(chords(page).nth(2)).toHaveAttribute('data-sounds', 'true')
+  await page.getByRole('button', { name: /^Stop/ }).click()
+  await page.locator('body').press('v')
+  await expect(page.getByRole('group', { name: 'Bars 1 to 4' })).toBeVisible()
+  await expect(chords(page)).toHaveCount(4)
+  await chords(page).nth(1).click()
+  await expect(page.getByTestId('chosen-name')).toContainText('G7')
+  await page.locator('body').press('v')
+  const table = page.getByRole('table', { name: /Every chord of the tune/ })
+  await expect(table.getByRole('row')).toHaveCount(5)
+  await table.getByRole('button', { name: 'Cmaj7' }).click()
+  await expect(page.getByTestId('chosen-name')).toContainText('Cmaj7')
+  await page.locator('body').press('v')
+  const width = async () => (await page.getByTestId('tune').boundingBox())?.width ?? 0
+  const usual = await width()
+  await page.getByRole('button', { name: 'Time wider' }).click()
+  await expect.poll(width).toBeGreaterThan(usual * 1.2)
+  await page.getByTestId('tune').hover()
+  await page.keyboard.down('Control')
+  await page.mouse.wheel(0, 100)
+  await page.keyboard.up('Control')
+  await expect.poll(width).toBe(usual)
+  await request.patch('/api/settings', { data: { tempo: 80 } })
+})
+
+test('a path goes to Arpeggio chord by chord, each line under the hand of its shape, and back', async ({ page }) => {
+  await open(page, TWO_FIVE)
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+  await page.getByRole('group', { name: 'Acts' }).getByRole('link', { name: 'Arpeggio' }).click()
+  const tune = page.getByRole('navigation', { name: 'Chords of the tune' })
+  await expect(tune.getByRole('button', { name: 'Dm7' })).toHaveAttribute('aria-current', 'true')
+  await page.locator('body').press('.')
+  await expect(page.getByTestId('arpeggio-symbol')).toHaveText('G7')
+  await expect(page).toHaveURL(/shape=x5546x/)
+  await tune.getByRole('button', { name: 'Cmaj7' }).first().click()
+  await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Cmaj7')
+  await tune.getByRole('button', { name: 'The chord before it in the tune' }).click()
+  await expect(page.getByTestId('arpeggio-symbol')).toHaveText('G7')
+  await tune.getByRole('link', { name: 'the tune' }).click()
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+})
+
+test('on a phone this chord and the next one fill the width', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await open(page, TWO_FIVE)
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+  const widths = await chords(page).evaluateAll((all) =>
+    all.map((one) => one.querySelector('rect')?.getBoundingClientRect().width ?? 0),
+  )
+  const room = await page.getByTestId('tune-scroller').evaluate((box) => box.clientWidth)
+  for (const width of widths) expect(Math.abs(width + 2 - room / 2)).toBeLessThan(2)
+  await page.locator('body').press('ArrowRight')
+  await expect.poll(() => page.getByTestId('tune-scroller').evaluate((box) => box.scrollLeft)).toBeGreaterThan(room / 3)
 })
 
 test('a tune is kept with its shapes, opens from the Book as it was, is kept over itself, and deleted with undo', async ({

@@ -209,8 +209,8 @@ printTable(
         ) / 2,
       ),
     ],
-    ['more: eight other shapes of one chord, round and round', ms(moreForOthers(true), 2)],
-    ['more: the same to the end', ms(moreForOthers(false), 2)],
+    ['more: eight other shapes of one chord, round and round', ms(moreForOthers(true))],
+    ['more: the same to the end', ms(moreForOthers(false))],
   ],
 )
 

@@ -8,4 +8,5 @@ export { pairVoices, stepBetween } from './stepCost.ts'
 export type {
   HeldShape, PathFound, PathGap, PathGapReason, PathQuestion, PathShape, PathStep, PathWay, PathWeights, PathWishes, ShapeParts, StepParts,
 } from './types.ts' // biome-ignore format: a list
+export { type WantedShape, wantedTests } from './wanted.ts'
 export { PATH_WEIGHTS, PATH_WISHES } from './weights.ts'

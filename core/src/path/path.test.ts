@@ -7,6 +7,7 @@ import { must } from '../result/index.ts'
 import { type Frets, readFrets, writeFrets } from '../voicing/index.ts'
 import { everyWay } from './everyWay.testkit.ts'
 import {
+  type Alternative,
   findPath,
   PATH_WEIGHTS,
   PATH_WISHES,
@@ -18,6 +19,7 @@ import {
   pathSolver,
   rememberingSolver,
   stepBetween,
+  wantedTests,
 } from './index.ts'
 import { compile, stepCosts } from './matrix.ts'
 
@@ -152,6 +154,13 @@ describe('the least path', () => {
         for (const { shape, total } of others)
           expect(findPath({ ...question, held: [{ chord: place, frets: shape.frets }] }).total).toBeCloseTo(total, 6)
         expect(others.map(({ total }) => total)).toEqual(others.map(({ total }) => total).toSorted((a, b) => a - b))
+        // Only some of them: the same costs, and none that is cheaper is left out.
+        const isLow = ({ indexMm = 0 }: PathShape) => indexMm < 150
+        const every = solver.alternatives(place, 1000)
+        const costs = (all: readonly Alternative[]) => all.map(({ total }) => total.toFixed(6))
+        expect(costs(solver.alternatives(place, 5, isLow))).toEqual(
+          costs(every.filter(({ shape }) => isLow(shape)).slice(0, 5)),
+        )
       }),
       { numRuns: 30 },
     ))
@@ -251,4 +260,18 @@ test('open strings leave the hand where it was', () => {
   })
   expect(found.shapes[0]?.indexMm).toBeUndefined()
   expect(found.steps[1]?.parts.hand).toBe(0)
+})
+
+test('a shape is wanted by one of its voices, or by its place or the nearest to it on that side', () => {
+  const held = [{ chord: 0, frets: must(readFrets('x5756x', 6)) }]
+  const shape = findPath(asked('Dm7', { held })).shapes[0] as PathShape
+  // D3 A3 C4 F4.
+  const isTone = (midi: number, voice: number) => wantedTests({ kind: 'tone', voice, midi })[0]?.(shape)
+  expect([50, 57, 60, 65].map(isTone)).toEqual([true, true, true, true])
+  expect(isTone(60, 1)).toBe(false)
+  const place = (fret: number, not: number) =>
+    wantedTests({ kind: 'place', fret, not }).findIndex((test) => test(shape))
+  expect([place(5, 9), place(6, 9), place(3, 9), place(4, 2), place(12, 9)]).toEqual([0, 1, 2, 1, -1])
+  // It is not taken for what lies on the other side of where the drag began.
+  expect([place(6, 5), place(7, 6)]).toEqual([-1, -1])
 })

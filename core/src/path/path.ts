@@ -12,7 +12,7 @@ import type { PathFound, PathGap, PathQuestion, PathShape, PathStep, PathWay } f
 export interface PathSolver {
   readonly best: () => PathFound
   /** Of one chord the shapes with which the whole path costs least, and what; as many as are asked, cheapest first. */
-  readonly alternatives: (chord: number, most: number) => readonly Alternative[]
+  readonly alternatives: (chord: number, most: number, allows?: (shape: PathShape) => boolean) => readonly Alternative[]
 }
 
 export interface Alternative {
@@ -74,12 +74,13 @@ export function pathSolver(question: PathQuestion, memory: PathMemory = newMemor
       })
       return { ...first, steps, others, gaps }
     },
-    alternatives: (chord, most) => {
+    alternatives: (chord, most, allows = () => true) => {
       const layer = layers[chord]
       if (!layer || layer.count === 0) return []
+      const shapeAt = (at: number) => layer.shapes[at] as PathShape
       return solved()
-        .through(chord, most)
-        .map(({ at, total }) => ({ shape: layer.shapes[at] as PathShape, total }))
+        .through(chord, most, (at) => allows(shapeAt(at)))
+        .map(({ at, total }) => ({ shape: shapeAt(at), total }))
     },
   }
 }

@@ -106,8 +106,8 @@ export interface Through {
 export interface Solved {
   /** The best ways, the best first; fewer than asked where there are no more. */
   readonly ways: readonly Way[]
-  /** The candidates of one layer with the least ways through them, as many as are asked, the cheapest first. */
-  readonly through: (layer: number, most: number) => readonly Through[]
+  /** Those candidates of one layer that are allowed, with the least ways through them; the cheapest first, `most` of them. */
+  readonly through: (layer: number, most: number, allows?: (at: number) => boolean) => readonly Through[]
 }
 
 /** The `most` best ways through a graph. */
@@ -118,9 +118,9 @@ export function solve(graph: Graph, most: number): Solved {
   if (!loop)
     return {
       ways: waysFrom(graph, every(own[0] as Float64Array), most),
-      through: (layer, asked) =>
+      through: (layer, asked, allows = () => true) =>
         cheapest(
-          Array.from(bounds[layer] as Float64Array, (total, at) => ({ at, total })),
+          Array.from(bounds[layer] as Float64Array, (total, at) => ({ at, total })).filter(({ at }) => allows(at)),
           asked,
         ),
     }
@@ -131,7 +131,10 @@ export function solve(graph: Graph, most: number): Solved {
     total,
     path: path.map((node, layer) => (nodes[layer] as Int32Array)[node] as number),
   }))
-  return { ways, through: (layer, asked) => throughRound(graph, bounds, ways[0] as Way, layer, asked) }
+  return {
+    ways,
+    through: (layer, asked, allows = () => true) => throughRound(graph, bounds, ways[0] as Way, layer, asked, allows),
+  }
 }
 
 const every = ({ length }: Float64Array): readonly number[] => Array.from({ length }, (_, at) => at)
@@ -304,8 +307,9 @@ function throughRound(
   best: Way,
   layer: number,
   most: number,
+  allows: (at: number) => boolean,
 ): readonly Through[] {
-  const known = besideBest(graph, best, layer)
+  const known = besideBest(graph, best, layer).filter(({ at }) => allows(at))
   const enough = known.length < most ? undefined : cheapest(known, most).at(-1)?.total
   const { narrow, nodes, bounds: atLeast } = narrowed(turned(graph, layer), turn(bounds, layer), enough, CUTS)
   const knownAt = new Map(known.map(({ at, total }) => [at, total]))
@@ -315,6 +319,7 @@ function throughRound(
     // No later one can be among the cheapest.
     if (found.length === most && bound >= (found[most - 1] as Through).total) break
     const at = nodes[0]?.[start] as number
+    if (!allows(at)) continue
     const met = knownAt.get(at) ?? Number.POSITIVE_INFINITY
     const total = met <= bound + ROUNDING ? met : leastRound(narrow, start)
     if (total < Number.POSITIVE_INFINITY) found = cheapest([...found, { at, total }], most)

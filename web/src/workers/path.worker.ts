@@ -2,7 +2,14 @@
 import type { Chord } from '@nestling/core/chord'
 import type { Between, Key } from '@nestling/core/key'
 import { waysBetween } from '@nestling/core/key'
-import { type Alternative, type PathFound, type PathQuestion, rememberingSolver } from '@nestling/core/path'
+import {
+  type Alternative,
+  type PathFound,
+  type PathQuestion,
+  rememberingSolver,
+  type WantedShape,
+  wantedTests,
+} from '@nestling/core/path'
 import { expose } from 'comlink'
 
 /** A chord in between, and what the whole path costs with it. */
@@ -31,19 +38,31 @@ function withBefore(question: PathQuestion, at: number, chord: Chord): PathQuest
   }
 }
 
+/** Of a held chord the others are told too. */
+const freeAt = (question: PathQuestion, at: number) =>
+  solve({ ...question, held: question.held.filter(({ chord }) => chord !== at) })
+
 const api = {
   find: (question: PathQuestion): PathFound => solve(question).best(),
   around(question: PathQuestion, at: number, key: Key | undefined): PathAround {
     const [to, from] = [question.chords[at], question.chords[at - 1]]
     const between = from && to ? waysBetween(from, to, key) : []
-    // Of a held chord the others are told too.
-    const free = solve({ ...question, held: question.held.filter(({ chord }) => chord !== at) })
     return {
-      others: free.alternatives(at, MOST_OTHERS),
+      others: freeAt(question, at).alternatives(at, MOST_OTHERS),
       between: between
         .map((one): BetweenCost => ({ ...one, total: solve(withBefore(question, at, one.chord)).best().total }))
         .toSorted((a, b) => a.total - b.total),
     }
+  },
+  /** The shape of one chord that is as wanted, with which the whole path costs least. */
+  wanted(question: PathQuestion, at: number, wanted: WantedShape): Alternative | undefined {
+    const melody = question.melody?.with(at, undefined)
+    const free = freeAt({ ...question, melody }, at)
+    for (const test of wantedTests(wanted)) {
+      const [found] = free.alternatives(at, 1, test)
+      if (found) return found
+    }
+    return undefined
   },
 }
 

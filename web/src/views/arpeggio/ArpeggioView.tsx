@@ -1,17 +1,19 @@
 /** Arpeggio: a chord one tone after another, under one hand or along the neck; seen, written, heard and listened to. */
 import { writeSymbol } from '@nestling/core/chord'
-import { memo } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
 import { saveSoundFile } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
+import { type Walk, walkAt } from '../../state/walk.ts'
 import { Acts } from './Acts.tsx'
 import classes from './ArpeggioView.module.css'
 import type { Params } from './address.ts'
 import { Ear } from './beside/Ear.tsx'
 import { Find } from './beside/Find.tsx'
+import { InTheTune } from './beside/InTheTune.tsx'
 import { Scales } from './beside/Scales.tsx'
 import { ThisLine } from './beside/ThisLine.tsx'
 import { arpeggioKeys, sharedActs } from './keys.ts'
@@ -50,12 +52,14 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const voicing = useVoicingInside(state)
   const ear = useEar(state)
   const { plan, line } = state
+  const [tune, setTune] = useState<Walk | undefined>(undefined)
+  useEffect(() => setTune(walkAt(writeSymbol(plan.chord, { ascii: true }))), [plan.chord])
   return (
     <Frame
       heading="A chord as an arpeggio"
       announcement={`${writeSymbol(plan.chord)}: ${line.notes.length} tones`}
       acts={sharedActs(state, voicing)}
-      keys={arpeggioKeys(state, ear, voicing)}
+      keys={arpeggioKeys(state, ear, voicing, tune)}
     >
       <LineSentence state={state}>
         <Acts state={state} ear={ear} voicing={voicing} />
@@ -69,6 +73,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
           <PlayingSentence owner={OWNER} loop={state.loop} setLoop={state.setLoop} save={() => void saveSound(state)} />
         </div>
         <aside className={classes['side']}>
+          <InTheTune walk={tune} />
           <ThisLine state={state} voicing={voicing} />
           <Scales state={state} />
           <Find state={state} />

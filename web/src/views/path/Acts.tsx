@@ -10,7 +10,8 @@ import { toArpeggio, toBuild } from '../../state/links.ts'
 import { ChartField, ChartProblem } from './ChartField.tsx'
 import { keep, keepShape, pathToTray, toTray } from './collect.ts'
 import { takeOut } from './edits.ts'
-import { OWNER, type PathState } from './usePath.ts'
+import { OWNER } from './look.ts'
+import type { PathState } from './usePath.ts'
 
 const $isMine = computed($playing, ({ owner }) => owner === OWNER)
 

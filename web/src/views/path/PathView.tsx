@@ -17,12 +17,16 @@ import { InBetween } from './beside/InBetween.tsx'
 import { OtherShapes } from './beside/OtherShapes.tsx'
 import { OtherWays } from './beside/OtherWays.tsx'
 import { pathKeys, sharedActs } from './keys.ts'
+import { $look, OWNER } from './look.ts'
 import { PartWord } from './PartWord.tsx'
 import classes from './PathView.module.css'
 import { PathSentence } from './sentence/PathSentence.tsx'
 import { scoreOf } from './toScore.ts'
+import { Looks } from './tune/Looks.tsx'
+import { Systems } from './tune/Systems.tsx'
 import { Tune } from './tune/Tune.tsx'
-import { OWNER, type PathState, usePath } from './usePath.ts'
+import { TuneTable } from './tune/TuneTable.tsx'
+import { type PathState, usePath } from './usePath.ts'
 import { Weights } from './Weights.tsx'
 
 export interface PathViewProps {
@@ -92,7 +96,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
               {gaps.length > 2 && `And ${gaps.length - 2} more.`}
             </p>
           )}
-          <Tune state={shown} />
+          <TuneAs state={shown} />
           <Weights state={shown} />
           {played.cut && <p className={classes['gaps']}>The tune goes on longer than is played here: it is cut.</p>}
         </div>
@@ -115,3 +119,17 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
     </Frame>
   )
 })
+
+/** The tune in time, in systems under one another, or as a table. */
+function TuneAs({ state }: { readonly state: PathState }) {
+  const { as } = useStore($look)
+  if (as === 'drawing') return <Tune state={state} />
+  return (
+    <>
+      <Looks />
+      <div className={classes['long']}>
+        {as === 'systems' ? <Systems state={state} /> : <TuneTable state={state} />}
+      </div>
+    </>
+  )
+}

@@ -8,7 +8,10 @@ import {
 } from '@nestling/core/chart'
 import type { Chord } from '@nestling/core/chord'
 import type { Key } from '@nestling/core/key'
+import type { WantedShape } from '@nestling/core/path'
+import type { Midi } from '@nestling/core/pitch'
 import { tell } from '../../state/notices.ts'
+import { pathClient } from '../../workers/clients.ts'
 import type { PathState } from './usePath.ts'
 
 /** Where a played chord is written. A bar that repeats the one before is that one. */
@@ -40,11 +43,49 @@ export function takeOut(state: PathState): void {
 }
 
 /** The chosen chord and its neighbour change places. */
-export function moveBy(state: PathState, by: 1 | -1): void {
+export const moveBy = (state: PathState, by: 1 | -1): void =>
+  changePlaces(state, state.answer.plan.chosen, state.answer.plan.chosen + by)
+
+/** Two chords change places; the first stays the chosen one. */
+export function changePlaces(state: PathState, chord: number, other: number): void {
   const { plan } = state.answer
-  const [here, there] = [writtenAt(state, plan.chosen), writtenAt(state, plan.chosen + by)]
-  if (here && there) state.change({ chart: withChordsSwapped(plan.chart, here, there), chosen: plan.chosen + by })
+  const [here, there] = [writtenAt(state, chord), writtenAt(state, other)]
+  if (here && there) state.change({ chart: withChordsSwapped(plan.chart, here, there), chosen: other })
   else tell.done('There is no chord to change places with.', 'no-chord-beside')
+}
+
+/** A chord's top voice goes to this tone, whatever else changes. */
+export function wishTop(state: PathState, chord: number, midi: Midi): void {
+  const { plan } = state.answer
+  state.change({
+    melody: [...plan.melody.filter((top) => top.chord !== chord), { chord, midi }],
+    held: plan.held.filter((held) => held.chord !== chord),
+    chosen: chord,
+  })
+}
+
+/** Of a chord's shapes that are as wanted the one with which the path costs least is held. */
+export async function takeWanted(state: PathState, chord: number, wanted: WantedShape): Promise<void> {
+  const { question, plan } = state.answer
+  try {
+    const found = await pathClient().wanted(question, chord, wanted)
+    if (!found)
+      return tell.done(
+        wanted.kind === 'place'
+          ? `No other shape of this chord lies near fret ${wanted.fret}, on these strings and frets.`
+          : 'No shape of this chord has that tone there, on these strings and frets.',
+        'no-shape',
+      )
+    state.change({
+      held: [...plan.held.filter((held) => held.chord !== chord), { chord, frets: found.shape.frets }].toSorted(
+        (a, b) => a.chord - b.chord,
+      ),
+      melody: plan.melody.filter((top) => top.chord !== chord),
+      chosen: chord,
+    })
+  } catch (error) {
+    tell.problem('No other shape', error instanceof Error ? error.message : String(error))
+  }
 }
 
 /** The chosen chord keeps its top tone whatever else changes, or lets it go. */

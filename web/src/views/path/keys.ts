@@ -2,6 +2,7 @@
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
 import { keep, pathToTray, toTray } from './collect.ts'
 import { keepTop, moveBy, putBefore, takeOut } from './edits.ts'
+import { lookNext, scaleBy } from './look.ts'
 import { CHART_ID, type PathState } from './usePath.ts'
 
 export const sharedActs = (state: PathState): SharedActs => ({
@@ -44,6 +45,8 @@ export function pathKeys(state: PathState): readonly KeyLine[] {
       acts: { Insert: () => around?.between[0] && putBefore(state, around.between[0].chord) },
     },
     { keys: ['Delete'], does: 'take this chord out', acts: { Delete: () => takeOut(state) } },
+    { keys: ['V'], does: 'in time, in systems of eight bars, as a table', acts: { v: lookNext } },
+    { keys: ['−', '+'], does: 'draw time narrower, wider (or Ctrl and the wheel)', acts: { '-': () => scaleBy(-1), '+': () => scaleBy(1) } },
     { keys: ['Shift', 'T'], does: 'the whole path into the tray', acts: { T: () => pathToTray(state) } },
   ] // biome-ignore format: a table
 }

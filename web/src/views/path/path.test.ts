@@ -1,4 +1,5 @@
 import { playedChart, readChart, writeChart } from '@nestling/core/chart'
+import { readSymbol } from '@nestling/core/chord'
 import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { findPath, PATH_WEIGHTS } from '@nestling/core/path'
 import { must } from '@nestling/core/result'
@@ -11,7 +12,9 @@ import { readPlan, usualSets, writePlan } from './address.ts'
 import { heldThrough } from './held.ts'
 import { partOf, tuneParts } from './parts.ts'
 import { scoreOf } from './toScore.ts'
-import { tuneLayout, voiceMoves, voicesOf } from './tune/layout.ts'
+import { degreeAt, tuneLayout, voiceMoves, voicesOf } from './tune/layout.ts'
+import { systemsOf } from './tune/Systems.tsx'
+import { toneNear } from './tune/useTuneDrag.ts'
 import type { PathPlan, Span } from './types.ts'
 import { questionOf } from './usePath.ts'
 
@@ -106,6 +109,26 @@ describe('the tune from left to right', () => {
     expect(columns.map((column) => column.width)).toEqual([96, 78, 78, 78, 78, 96])
     expect(width).toBe(504)
     expect([0, 2, 4, 5, 8, 12].map(xAt)).toEqual([0, 48, 96, 174, 408, 504])
+  })
+  test('wider where it is asked; in a narrow room this chord and the next fill it', () => {
+    const played = playedChart(readChart('| Cmaj7 | F G | C |').chart)
+    expect(tuneLayout(played, { scale: 2, room: 900 }).columns.map(({ width }) => width)).toEqual([192, 96, 96, 192])
+    expect(tuneLayout(played, { room: 300 }).columns.map(({ width }) => width)).toEqual([150, 150, 150, 150])
+    expect(tuneLayout(played, { scale: 0.5, room: 900 }).columns.map(({ width }) => width)).toEqual([96, 78, 78, 96])
+  })
+  test('systems of eight bars hold every bar and chord once', () => {
+    const layout = tuneLayout(playedChart(readChart('Dm7 G7 C A7 '.repeat(5)).chart))
+    const systems = systemsOf(layout)
+    expect(systems.map(({ bars }) => bars.length)).toEqual([8, 8, 4])
+    expect(systems.flatMap(({ columns }) => columns)).toEqual(layout.columns)
+    expect(systems.reduce((sum, { width }) => sum + width, 0)).toBeCloseTo(layout.width, 6)
+  })
+  test('a tone that is dragged falls on the chord’s own, the bass note among them', () => {
+    const near = (symbol: string, midi: number) =>
+      toneNear(must(readSymbol(symbol)), -midi, { y: (other: number) => -other })
+    expect([60, 61, 63, 66, 69].map((midi) => near('C7', midi))).toEqual([60, 60, 64, 67, 70])
+    expect(near('C/D', 62)).toBe(62)
+    expect([degreeAt(must(readSymbol('Fm7')), 63 - 5), degreeAt(must(readSymbol('Fm7')), -5)]).toEqual(['b7', '5'])
   })
   test('voices keep both their ends where one chord has more of them', () => {
     expect(voiceMoves({ moves: [1, undefined, -2] }, 2, 3)).toEqual([

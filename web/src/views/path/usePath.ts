@@ -1,6 +1,7 @@
 /** The state of the Path view: the plan with its undo, its path (from the worker), what plays, the address. */
 import { useStore } from '@nanostores/react'
 import { type Chart, guessKey, type Played, playedChart, readChart, writeChart } from '@nestling/core/chart'
+import { writeSymbol } from '@nestling/core/chord'
 import type { Key } from '@nestling/core/key'
 import type { Neck } from '@nestling/core/neck'
 import { findPath, type PathFound, type PathQuestion, type PathShape } from '@nestling/core/path'
@@ -13,18 +14,20 @@ import { tempoWithin } from '../../sound/tapTempo.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
 import { carriedOf, carry } from '../../state/carried.ts'
+import { toArpeggio } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
 import { changeSound, hearScore } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
+import { keepWalk } from '../../state/walk.ts'
 import { pathClient } from '../../workers/clients.ts'
 import type { PathAround } from '../../workers/path.worker.ts'
 import { neckFor, type Params, readPlan, writePlan } from './address.ts'
 import { heldThrough } from './held.ts'
+import { OWNER } from './look.ts'
 import { partOf } from './parts.ts'
 import { scoreOf } from './toScore.ts'
 import type { PathAnswer, PathPlan, Span } from './types.ts'
 
-export const OWNER = 'path'
 export const CHART_ID = 'path-chart'
 const WAYS = 5
 
@@ -125,8 +128,21 @@ export function usePath(params: Params): PathState {
     [chord, chosenShape, player, answer],
   )
   useEffect(() => {
-    if (shape) carry('Path', carriedOf(shape), writePlan(answer.plan, neck))
-  }, [shape, answer, neck])
+    if (!shape) return
+    carry('Path', carriedOf(shape), writePlan(answer.plan, neck))
+    const { tuning } = shape
+    keepWalk({
+      title: answer.plan.chart.title === '' ? 'the tune' : answer.plan.chart.title,
+      at,
+      chords: answer.played.chords.map(({ chord }, index) => {
+        const frets = answer.found.shapes[index]?.frets
+        return {
+          symbol: writeSymbol(chord, { ascii: true }),
+          address: frets && toArpeggio({ chord, frets, tuning }, player),
+        }
+      }),
+    })
+  }, [shape, answer, neck, at, player])
   const key = useMemo(() => {
     const { chart } = answer.plan
     if (chart.key) return { key: chart.key, isGuess: false, orElse: undefined }

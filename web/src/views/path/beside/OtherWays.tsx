@@ -1,10 +1,11 @@
-/** Other ways through the whole tune: the hand's line of each over the present one, heard or taken. */
+/** Other ways through the whole tune: the hand's line of laid over the present one, heard, set side by side, or taken. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import type { PathWay } from '@nestling/core/path'
 import { memo } from 'react'
 import { $session } from '../../../state/session.ts'
 import { fretsWord } from '../../../words/shapes.ts'
+import { $look, compare, comparedTo } from '../look.ts'
 import type { PathState } from '../usePath.ts'
 import classes from './Beside.module.css'
 
@@ -14,6 +15,8 @@ const HEIGHT = 18
 export const OtherWays = memo(function OtherWays({ state }: { readonly state: PathState }) {
   const { settings } = useStore($session)
   const { found, played, plan } = state.answer
+  const { compared } = useStore($look)
+  const other = comparedTo(found, compared)
   if (found.others.length === 0) return null
   const take = (way: PathWay) => {
     const different = way.shapes.flatMap((shape, chord) =>
@@ -40,17 +43,30 @@ export const OtherWays = memo(function OtherWays({ state }: { readonly state: Pa
   }
   return (
     <section aria-label="Other ways through" className={classes['section']}>
-      <h2 className={classes['head']}>
-        Other ways through <span>grey: as it is now</span>
-      </h2>
+      <div className={classes['headLine']}>
+        <h2 className={classes['head']}>Other ways through</h2>
+        {other ? (
+          <p className={classes['beside']}>
+            <button type="button" aria-label={`Take ${words(other)}`} onClick={() => take(other)}>
+              take it
+            </button>
+            <button type="button" onClick={() => $look.set({ ...$look.get(), as: 'table' })}>
+              side by side
+            </button>
+          </p>
+        ) : (
+          <span>grey: as it is now</span>
+        )}
+      </div>
       <ul className={classes['list']}>
         {found.others.map((way) => (
           <li key={way.shapes.map((shape) => fretsWord(shape?.frets ?? [])).join()}>
             <button
               type="button"
               data-testid="other-way"
-              aria-label={`${words(way)}, the whole path costs ${(way.total - found.total).toFixed(2)} more; take it`}
-              onClick={() => take(way)}
+              aria-pressed={other === way}
+              aria-label={`Compare ${words(way)}: the whole path costs ${(way.total - found.total).toFixed(2)} more`}
+              onClick={() => compare(found, other === way ? undefined : way)}
             >
               <span className={classes['reason']}>{words(way)}</span>
               <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width={WIDTH} height={HEIGHT} aria-hidden="true">

@@ -1,8 +1,11 @@
 /** The hand and the shapes in one: an upright neck to true scale for all chords, what the hand has at ease, and its shifts. */
+
+import { useStore } from '@nanostores/react'
 import { fingertipMm, fretDistanceMm, type Neck } from '@nestling/core/neck'
 import type { PathShape } from '@nestling/core/path'
 import { memo } from 'react'
 import { Egg } from '../../../neck/Egg.tsx'
+import { $look, comparedTo } from '../look.ts'
 import type { PathState } from '../usePath.ts'
 import type { TuneColumn, TuneLayout } from './layout.ts'
 import classes from './Tune.module.css'
@@ -58,17 +61,23 @@ export interface HandProps {
 
 const STRING_PX = 10
 const FIRST_STRING = 14
+const stringWidth = (strings: number): number => Math.min(STRING_PX, 58 / Math.max(1, strings - 1))
+/** Where a string of a column lies. */
+export const stringsAt = (strings: number) => (x: number, string: number) =>
+  x + FIRST_STRING + string * stringWidth(strings)
 /** A hand that goes less stays where it is. */
 const SHIFT_MM = 5
 
 export const Hand = memo(function Hand({ state, columns, layout, scale, footY, strings }: HandProps) {
   const { answer, neck, player } = state
   const { found } = answer
+  const { compared } = useStore($look)
+  const other = comparedTo(found, compared)
   const [first, last] = [columns[0], columns.at(-1)]
   if (!first || !last) return null
   const end = last.x + last.width
-  const stringPx = Math.min(STRING_PX, 58 / Math.max(1, strings - 1))
-  const xOf = (x: number, string: number) => x + FIRST_STRING + string * stringPx
+  const stringPx = stringWidth(strings)
+  const xOf = stringsAt(strings)
   const clamp = (y: number) => Math.min(scale.bottom, Math.max(scale.top, y))
   // What lies at ease from where the index rests.
   const ease = columns.flatMap(({ chord, x, width }) => {
@@ -120,6 +129,13 @@ export const Hand = memo(function Hand({ state, columns, layout, scale, footY, s
               />
             ))}
             <path d={`M${pressed.join('L')}`} className={classes['grip']} />
+            {other && (
+              <OtherGrip
+                now={shape}
+                other={other.shapes[chord]}
+                at={(fret, string) => `${xOf(x, string)} ${clamp(scale.y(fingertipMm(neck.scaleLengthMm, fret)))}`}
+              />
+            )}
             {frets.map((fret, string) =>
               fret === null ? null : (
                 <Egg
@@ -138,8 +154,8 @@ export const Hand = memo(function Hand({ state, columns, layout, scale, footY, s
             ))}
             {step && chord > 0 && step.handMm >= SHIFT_MM && (
               <g className={classes['shift']}>
-                <rect x={x - 28} y={scale.top - 9} width={56} height={16} rx={8} />
-                <text x={x} y={scale.top + 3}>
+                <rect x={Math.max(x, first.x + 30) - 28} y={scale.top - 9} width={56} height={16} rx={8} />
+                <text x={Math.max(x, first.x + 30)} y={scale.top + 3}>
                   {Math.round(step.handMm)} mm {down ? '↓' : '↑'}
                 </text>
               </g>
@@ -151,3 +167,25 @@ export const Hand = memo(function Hand({ state, columns, layout, scale, footY, s
     </g>
   )
 })
+
+/** Where the compared way has another shape: its grip and its places, dashed. */
+function OtherGrip({
+  now,
+  other,
+  at,
+}: {
+  readonly now: PathShape
+  readonly other: PathShape | undefined
+  readonly at: (fret: number, string: number) => string
+}) {
+  if (!other || other.frets.join() === now.frets.join()) return null
+  const places = other.frets.flatMap((fret, string) => (fret ? [at(fret, string)] : []))
+  return (
+    <g className={classes['otherGrip']} data-testid="other-grip">
+      <path d={`M${places.join('L')}`} />
+      {places.map((place) => (
+        <circle key={place} cx={place.split(' ')[0]} cy={place.split(' ')[1]} r={5} />
+      ))}
+    </g>
+  )
+}

@@ -1,6 +1,11 @@
 /** All of the tune as the hand's line, with its parts and endings; the window in view is moved by pressing or dragging. */
+import { useStore } from '@nanostores/react'
+import type { PathWay } from '@nestling/core/path'
 import { memo, type PointerEvent } from 'react'
+import { $look, comparedTo } from '../look.ts'
+import { partOf } from '../parts.ts'
 import type { PathState } from '../usePath.ts'
+import { Looks } from './Looks.tsx'
 import type { TuneLayout } from './layout.ts'
 import classes from './Tune.module.css'
 
@@ -16,6 +21,7 @@ const HEIGHT = 30
 
 export const Whole = memo(function Whole({ state, layout, seen, go }: WholeProps) {
   const { answer } = state
+  const { compared } = useStore($look)
   const { found, played, plan } = answer
   const scale = WIDTH / Math.max(1, layout.width)
   const places = found.shapes.flatMap((shape) => shape?.indexMm ?? [])
@@ -25,10 +31,16 @@ export const Whole = memo(function Whole({ state, layout, seen, go }: WholeProps
     const { left, width } = event.currentTarget.getBoundingClientRect()
     go(((event.clientX - left) / width) * layout.width - (seen.to - seen.from) / 2)
   }
-  const line = layout.columns.flatMap(({ chord, x, width }) => {
-    const index = found.shapes[chord]?.indexMm
-    return index === undefined ? [] : [`${x * scale} ${y(index)}H${(x + width) * scale}`]
-  })
+  const lineOf = ({ shapes }: PathWay) =>
+    layout.columns.flatMap(({ chord, x, width }) => {
+      const index = shapes[chord]?.indexMm
+      return index === undefined ? [] : [`${x * scale} ${y(index)}H${(x + width) * scale}`]
+    })
+  const line = lineOf(found)
+  const way = comparedTo(found, compared)
+  const other = way ? lineOf(way) : []
+  const part = partOf(plan, played)
+  const [first, last] = [layout.bars[part?.from ?? 0], layout.bars[part?.to ?? 0]]
   return (
     <div className={classes['whole']}>
       <span>whole tune</span>
@@ -51,6 +63,10 @@ export const Whole = memo(function Whole({ state, layout, seen, go }: WholeProps
           rx={5}
           className={classes['window']}
         />
+        {part && first && last && (
+          <path d={`M${first.x * scale} 2H${(last.x + last.width) * scale}`} className={classes['partLine']} />
+        )}
+        {other.length > 0 && <path d={`M${other.join('L')}`} className={classes['otherLine']} />}
         {line.length > 0 && <path d={`M${line.join('L')}`} className={classes['line']} />}
         {layout.bars.map(({ bar, x }) => {
           const written = plan.chart.bars[played.bars[bar]?.written ?? -1]
@@ -62,6 +78,7 @@ export const Whole = memo(function Whole({ state, layout, seen, go }: WholeProps
           )
         })}
       </svg>
+      <Looks />
     </div>
   )
 })

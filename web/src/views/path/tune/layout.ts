@@ -1,6 +1,8 @@
 /** The tune from left to right: in true time, but no chord so narrow that it can't be read. All lengths in px. */
 import type { Played } from '@nestling/core/chart'
+import type { Chord } from '@nestling/core/chord'
 import type { PathShape, PathStep } from '@nestling/core/path'
+import { type Degree, degreePitchClass } from '@nestling/core/pitch'
 
 export interface TuneColumn {
   readonly chord: number
@@ -24,7 +26,22 @@ export const BEAT_PX = 24
 const LEAST_CHORD = 78
 const LEAST_BAR = 96
 
-export function tuneLayout({ bars, chords }: Played, beatPx = BEAT_PX): TuneLayout {
+export interface TuneRoom {
+  /** Of the drawing's time, 1 as it opens. */
+  readonly scale?: number
+  /** In a room this narrow this chord and the next one fill it; 0 where it is not known. */
+  readonly room?: number
+}
+
+/** Below this a room shows two chords side by side. */
+const NARROW_ROOM = 420
+export const isNarrow = (room: number): boolean => room > 0 && room < NARROW_ROOM
+
+export function tuneLayout({ bars, chords }: Played, { scale = 1, room = 0 }: TuneRoom = {}): TuneLayout {
+  const beatPx = BEAT_PX * scale
+  const leastChord = isNarrow(room) ? room / 2 : LEAST_CHORD
+  const leastBar = isNarrow(room) ? room / 2 : LEAST_BAR * Math.max(1, scale)
+
   const columns: TuneColumn[] = []
   const placed: TuneBar[] = []
   /** Stretches of the tune, each as wide as it needs: beats to px. */
@@ -37,10 +54,10 @@ export function tuneLayout({ bars, chords }: Played, beatPx = BEAT_PX): TuneLayo
     const parts = cuts.slice(1).map((to, place) => {
       const from = cuts[place] as number
       const chord = own.find(({ at }) => Math.abs(at - from) < 1e-9)
-      return { from, beats: to - from, chord, width: Math.max(chord ? LEAST_CHORD : 0, (to - from) * beatPx) }
+      return { from, beats: to - from, chord, width: Math.max(chord ? leastChord : 0, (to - from) * beatPx) }
     })
     const needed = parts.reduce((sum, { width }) => sum + width, 0)
-    const stretch = Math.max(1, LEAST_BAR / Math.max(1, needed))
+    const stretch = Math.max(1, leastBar / Math.max(1, needed))
     const start = x
     for (const { from, beats, chord, width } of parts) {
       stretches.push({ at: from, beats, x, width: width * stretch })
@@ -85,3 +102,7 @@ export const voicesOf = ({ midis, degrees }: PathShape) =>
       return midi === null || !degree ? [] : [{ midi, degree, string }]
     })
     .toSorted((a, b) => a.midi - b.midi)
+
+/** The degree that a tone is in a chord, so many semitones above its root. */
+export const degreeAt = ({ formula }: Pick<Chord, 'formula'>, semitones: number): Degree =>
+  formula.find((degree) => degreePitchClass(degree) === ((semitones % 12) + 12) % 12) ?? 'R'
