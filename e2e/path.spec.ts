@@ -270,7 +270,7 @@ test('a part is played by itself, round after round quicker; the tune is seen in
   await open(page, '?chart=4/4+=200%0A[A]+|+Dm7+|+G7+|%0A[B]+|+Cmaj7+|+A7+|&strings=5432&frets=1-12')
   await choose(page, 'Part', 'B, bars 3 to 4')
   await expect(page).toHaveURL(/part=3-4/)
-  await choose(page, 'Each round', '10 quicker each round')
+  await choose(page, 'Each round', '+10 a round')
   await page.getByRole('button', { name: /^Play/ }).click()
   await expect(chords(page).nth(2)).toHaveAttribute('data-sounds', 'true')
   await expect(chords(page).nth(3)).toHaveAttribute('data-sounds', 'true')

@@ -23,7 +23,7 @@ export interface PlayingSentenceProps {
 
 /** Between straight and triplets, in words. */
 const SWINGS: Options<number> = [[0, 'straight'], [25, 'a little swung'], [50, 'half swung'], [75, 'swung'], [100, 'swung as triplets']] // biome-ignore format: a list
-const COUNT_INS: Options<number> = [[0, 'without count-in'], [1, 'after a bar of count-in'], [2, 'after two bars of count-in']] // biome-ignore format: a list
+const COUNT_INS: Options<number> = [[0, 'not counted in'], [1, 'a bar counted in'], [2, 'two bars counted in']] // biome-ignore format: a list
 const BAND = [['metronome', 'click'], ['bassStandIn', 'bass'], ['drums', 'drums']] as const satisfies readonly (readonly [keyof Settings, string])[] // biome-ignore format: a list
 
 export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSentenceProps) {
@@ -74,7 +74,7 @@ export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSen
   )
 }
 
-const RISES: Options<number> = [[0, 'at one tempo'], [1, '1 quicker each round'], [2, '2 quicker each round'], [5, '5 quicker each round'], [10, '10 quicker each round']] // biome-ignore format: a list
+const RISES: Options<number> = [[0, 'steady'], [1, '+1 a round'], [2, '+2 a round'], [5, '+5 a round'], [10, '+10 a round']] // biome-ignore format: a list
 
 /** A loop may go quicker round by round. */
 function Rise() {
