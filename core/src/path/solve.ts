@@ -166,7 +166,7 @@ interface Narrowed {
 }
 
 /** Where the ends are left loose a bound is weak about them, so the rest is bounded again, cut elsewhere. */
-const CUTS = [1 / 2, 1 / 4, 3 / 4]
+const CUTS = [1 / 2]
 
 /** Leaves out of a graph that goes round what no way that costs `most` or less goes through. */
 function narrowed(
@@ -197,29 +197,39 @@ function narrowed(
 }
 
 function leftUnder({ narrow: { own, steps, loop }, nodes: before, bounds }: Narrowed, most: number): Narrowed {
-  const nodes = bounds.map((costs) =>
-    Int32Array.from(every(costs).filter((at) => (costs[at] as number) <= most + ROUNDING)),
-  )
-  const taken = (all: Float64Array, layer: number) =>
-    Float64Array.from(nodes[layer] as Int32Array, (at) => all[at] as number)
+  const kept = bounds.map((costs) => placesUnder(costs, most + ROUNDING))
+  const taken = (all: readonly Float64Array[]) => all.map((costs, layer) => at(costs, kept[layer] as Int32Array))
   const narrow: Graph = {
     loop,
-    own: own.map(taken),
+    own: taken(own),
     steps: steps.map((costs, layer) => {
       const after = (layer + 1) % own.length
       const width = (own[after] as Float64Array).length
-      const [from, to] = [nodes[layer] as Int32Array, nodes[after] as Int32Array]
+      const [from, to] = [kept[layer] as Int32Array, kept[after] as Int32Array]
       const left = new Float64Array(from.length * to.length)
       let cell = 0
-      for (const i of from) for (const j of to) left[cell++] = costs[i * width + j] as number
+      for (let i = 0; i < from.length; i++) {
+        const row = (from[i] as number) * width
+        for (let j = 0; j < to.length; j++) left[cell++] = costs[row + (to[j] as number)] as number
+      }
       return left
     }),
   }
-  return {
-    narrow,
-    nodes: nodes.map((places, layer) => places.map((at) => (before[layer] as Int32Array)[at] as number)),
-    bounds: bounds.map(taken),
-  }
+  return { narrow, nodes: kept.map((places, layer) => at(before[layer] as Int32Array, places)), bounds: taken(bounds) }
+}
+
+function placesUnder(costs: Float64Array, most: number): Int32Array {
+  const places = new Int32Array(costs.length)
+  let count = 0
+  for (let place = 0; place < costs.length; place++) if ((costs[place] as number) <= most) places[count++] = place
+  return places.subarray(0, count)
+}
+
+/** What stands at these places. */
+function at<Numbers extends Float64Array | Int32Array>(all: Numbers, places: Int32Array): Numbers {
+  const taken = all.slice(0, places.length) as Numbers
+  for (let index = 0; index < places.length; index++) taken[index] = all[places[index] as number] as number
+  return taken
 }
 
 /** The best ways that begin at one of `starts`. Where they go round, each beginning has its own way back. */
@@ -313,6 +323,7 @@ function throughRound(
   const enough = known.length < most ? undefined : cheapest(known, most).at(-1)?.total
   const { narrow, nodes, bounds: atLeast } = narrowed(turned(graph, layer), turn(bounds, layer), enough, CUTS)
   const knownAt = new Map(known.map(({ at, total }) => [at, total]))
+  const left = backwards(narrow, closingFrom(narrow))
   let found: readonly Through[] = []
   for (const start of rising(atLeast[0] as Float64Array)) {
     const bound = atLeast[0]?.[start] as number
@@ -321,7 +332,10 @@ function throughRound(
     const at = nodes[0]?.[start] as number
     if (!allows(at)) continue
     const met = knownAt.get(at) ?? Number.POSITIVE_INFINITY
-    const total = met <= bound + ROUNDING ? met : leastRound(narrow, start)
+    const total =
+      met <= bound + ROUNDING
+        ? met
+        : leastRound(narrow, left, start, Math.min(met, found[most - 1]?.total ?? enough ?? met))
     if (total < Number.POSITIVE_INFINITY) found = cheapest([...found, { at, total }], most)
   }
   return found
@@ -331,10 +345,32 @@ function throughRound(
 const rising = (costs: Float64Array): readonly number[] =>
   every(costs).toSorted((a, b) => (costs[a] as number) - (costs[b] as number))
 
-/** The least way round from one beginning back to it. */
-const leastRound = (graph: Graph, start: number): number =>
-  ((graph.own[0] as Float64Array)[start] as number) +
-  ((backwards(graph, endingFor(graph, start))[0] as Float64Array)[start] as number)
+/** The least way round from one beginning back to it; what must cost more than `most` by what is left at least is not followed. */
+function leastRound({ own, steps }: Graph, left: readonly Float64Array[], start: number, most: number): number {
+  const last = own.length - 1
+  const first = own[0] as Float64Array
+  let here: Float64Array = first.map((cost, node) => (node === start ? cost : Number.POSITIVE_INFINITY))
+  for (let layer = 0; layer < last; layer++) {
+    const costs = steps[layer] as Float64Array
+    const next = own[layer + 1] as Float64Array
+    const after = left[layer] as Float64Array
+    const there = new Float64Array(next.length).fill(Number.POSITIVE_INFINITY)
+    for (let i = 0; i < here.length; i++) {
+      const come = here[i] as number
+      if (come + (after[i] as number) > most + ROUNDING) continue
+      for (let j = 0, cell = i * next.length; j < next.length; j++, cell++) {
+        const cost = come + (costs[cell] as number) + (next[j] as number)
+        if (cost < (there[j] as number)) there[j] = cost
+      }
+    }
+    here = there
+  }
+  const closing = steps[last] as Float64Array
+  let least = Number.POSITIVE_INFINITY
+  for (let i = 0; i < here.length; i++)
+    least = Math.min(least, (here[i] as number) + (closing[i * first.length + start] as number))
+  return least
+}
 
 /** For each candidate of a layer a way through it that meets the best one half the way round: not always its least. */
 function besideBest(graph: Graph, { path, total }: Way, layer: number): readonly Through[] {
