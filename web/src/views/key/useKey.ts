@@ -1,8 +1,7 @@
 /** The state of the Key view: the plan with its undo, its lanes (from the worker), what plays, the address. */
 import { useStore } from '@nanostores/react'
 import type { Chord } from '@nestling/core/chord'
-import { keysByFourths } from '@nestling/core/key'
-import { keyOnNeck, nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
+import { nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
 import type { Neck } from '@nestling/core/neck'
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
@@ -11,7 +10,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
-import { type Asked, createAsked, type Typed } from '../../state/asked.ts'
+import { createAsked, type Typed } from '../../state/asked.ts'
 import { carriedOf, carry } from '../../state/carried.ts'
 import { tell } from '../../state/notices.ts'
 import { hearScore } from '../../state/playback.ts'
@@ -20,6 +19,7 @@ import { keyClient } from '../../workers/clients.ts'
 import { neckFor, type Params, readPlan, writePlan } from './address.ts'
 import { scoreOf, type Turn, turnsGoing, turnsInKeys, turnsWritten } from './toScore.ts'
 import type { KeyAnswer, KeyPlan } from './types.ts'
+import { movedByFourths, useLanes } from './useLanes.ts'
 
 export const OWNER = 'key'
 export const KEY_INPUT_ID = 'key-line'
@@ -71,7 +71,7 @@ export function useKey(params: Params): KeyState {
   const past = useStore(asked.$past)
   const [loop, setLoop] = useState(false)
   const [turns, setTurns] = useState<readonly Turn[]>([])
-  const answer = useAnswer(asked, plan, player)
+  const answer = useLanes(asked, plan, player)
   const { neck } = answer
 
   const change = useCallback((changes: Partial<KeyPlan>) => asked.step(changes), [asked])
@@ -199,17 +199,7 @@ export function useKey(params: Params): KeyState {
     }
   }, [answer, hear, loop])
 
-  const byFourths = useCallback(
-    (by: number) => {
-      const { key, capo = 0, asks, lane: at } = asked.current()
-      const all = keysByFourths(key, 0)
-      const next = all[(by + 12) % 12]
-      // On open strings other keys are had by the capo; a fourth up is five frets up.
-      const moved = asks[at]?.kind === 'tones' ? { capo: (capo + 5 * by + 60) % 12 } : {}
-      if (next) asked.step({ key: next, ...moved })
-    },
-    [asked],
-  )
+  const byFourths = useCallback((by: number) => asked.step(movedByFourths(asked.current(), by)), [asked])
   return {
     plan, answer, neck, player, typed, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo,
     canUndo: past.canUndo, canRedo: past.canRedo, loop, setLoop, playLane, playWritten, chosen, hearChosen, playAllKeys, hearBetween, shape, turns, byFourths,
@@ -220,65 +210,4 @@ export function useKey(params: Params): KeyState {
 function withoutCapo(frets: Frets, { capo }: KeyPlan, { instrument }: Player): Frets {
   const isOwn = capo === undefined || capo === (instrument.capo?.fret ?? 0)
   return isOwn ? frets : frets.map((fret) => (fret === 0 ? (capo ?? 0) : fret))
-}
-
-/** What makes other lanes; the chosen step and how it is played do not. */
-const lanesKey = ({ key, depth, school, asks, fifthInBass, tuning, capo, from, standing }: KeyPlan): string =>
-  JSON.stringify([key.tonic, key.scale.name, depth, school, asks, fifthInBass, tuning, capo, from, standing])
-
-interface Wanted {
-  readonly lanes: string
-  readonly player: Player
-  readonly answer: Promise<KeyAnswer>
-}
-
-function askWorker(plan: KeyPlan, player: Player): Wanted {
-  const neck = neckFor(plan, player)
-  const answer = keyClient()
-    .keyOnNeck(plan, neck, player.hand)
-    .then((found): KeyAnswer => ({ plan, neck, ...found }))
-  return { lanes: lanesKey(plan), player, answer }
-}
-
-/** The lanes of a plan; the last good ones stay until the worker has the new. */
-function useAnswer({ $now }: Asked<KeyPlan>, plan: KeyPlan, player: Player): KeyAnswer {
-  const [answer, setAnswer] = useState<KeyAnswer>(() => {
-    const neck = neckFor(plan, player)
-    return { plan, neck, ...keyOnNeck(plan, neck, player.hand) }
-  })
-  const [answeredFor, setAnsweredFor] = useState(player)
-  const asked = useRef<Wanted | undefined>(undefined)
-  // The worker is asked as soon as the plan changes, not only when that has been drawn.
-  useEffect(
-    () =>
-      $now.listen((next) => {
-        if (lanesKey(next) !== asked.current?.lanes) asked.current = askWorker(next, player)
-      }),
-    [$now, player],
-  )
-  const wanted = lanesKey(plan)
-  const isCurrent = lanesKey(answer.plan) === wanted && answeredFor === player
-  useEffect(() => {
-    if (isCurrent) return undefined
-    let current = true
-    const before = asked.current
-    const mine = before?.lanes === wanted && before.player === player ? before : askWorker(plan, player)
-    asked.current = mine
-    mine.answer.then(
-      (found) => {
-        if (!current) return
-        setAnswer(found)
-        setAnsweredFor(player)
-      },
-      (error: unknown) => {
-        asked.current = undefined
-        if (current) tell.problem('No lanes', error instanceof Error ? error.message : String(error))
-      },
-    )
-    return () => {
-      current = false
-    }
-    // The plan is asked anew only where it makes other lanes.
-  }, [wanted, player, isCurrent])
-  return useMemo(() => (isCurrent ? { ...answer, plan } : answer), [isCurrent, answer, plan])
 }
