@@ -84,6 +84,21 @@ test('a chord in between is put in with its reason, and taken out again', async 
   await expect(page.locator('#path-chart')).toHaveValue(/\| G7 Am7 \| G♯dim7/)
 })
 
+test('a chord is split in two, and joined again', async ({ page }) => {
+  await open(page, TWO_FIVE)
+  await page.locator('body').press('s')
+  await expect(chords(page)).toHaveCount(5)
+  await expect(page).toHaveURL(/Dm7\+Dm7/)
+  await page.locator('body').press('j')
+  await expect(chords(page)).toHaveCount(4)
+  await page.getByRole('button', { name: 'More for this chord' }).click()
+  await page.getByRole('menuitem', { name: /^Join the next/ }).click()
+  await expect(chords(page)).toHaveCount(3)
+  await expect(page).toHaveURL(/Dm7\+\|\+\.\+\|/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(chords(page)).toHaveCount(4)
+})
+
 test('in all keys: twelve fourths lead back to the same path', async ({ page }) => {
   await open(page, TWO_FIVE)
   const own = await frets(page)

@@ -18,6 +18,7 @@ import {
   transposedChart,
   withChord,
   withChordAfter,
+  withChordJoined,
   withChordsSwapped,
   withoutChord,
   writeChart,
@@ -230,6 +231,19 @@ describe('changes', () => {
     ['| C . F . |', { bar: 0, slot: 0 }, '| N.C. . F . |'],
     ['[A] |: C | F :|', { bar: 0, slot: 0 }, '[A] |: F :|'],
   ])('%s without %j', (text, place, expected) => expect(bars(withoutChord(read(text), place))).toBe(expected))
+  test.each([
+    ['| C G7 | F |', { bar: 0, slot: 1 }, '| C | F |'],
+    ['| C . . F |', { bar: 0, slot: 3 }, '| C . . . |'],
+    ['| C | F | G7 |', { bar: 1, slot: 0 }, '| C | . | G7 |'],
+    ['| C | F G7 |', { bar: 1, slot: 0 }, '| C | . . G7 . |'],
+    ['| C | F . G7 . |', { bar: 1, slot: 0 }, '| C | . . G7 . |'],
+  ])('%s with %j joined to the one before', (text, place, expected) => {
+    const joined = withChordJoined(read(text), place)
+    expect(bars(joined)).toBe(expected)
+    // The tune stays as long, and is read back.
+    expect(playedChart(joined).beats).toBe(playedChart(read(text)).beats)
+    expect(readChart(writeChart(joined)).errors).toEqual([])
+  })
   test('two chords change places; what is no chord stays', () => {
     expect(bars(withChordsSwapped(read('| C F | G |'), { bar: 0, slot: 0 }, { bar: 1, slot: 0 }))).toBe('| G F | C |')
     expect(bars(withChordsSwapped(read('| C N.C. | G |'), { bar: 0, slot: 1 }, { bar: 1, slot: 0 }))).toBe(

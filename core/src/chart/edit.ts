@@ -2,6 +2,7 @@
 import type { Chord } from '../chord/index.ts'
 import { type Key, keysByFourths } from '../key/index.ts'
 import { degreeBetween, type NoteName, pitchClassOf, plainName, spellDegree } from '../pitch/index.ts'
+import { metreAt } from './played.ts'
 import type { Chart, ChartBar, ChartSlot } from './types.ts'
 
 /** A chord by its place among the written bars. */
@@ -33,6 +34,23 @@ export const withChordAfter = (chart: Chart, { bar, slot }: WrittenPlace, chord:
     const added: ChartSlot = { kind: 'chord', chord }
     return length > 1 ? slots.with(slot + Math.ceil(length / 2), added) : slots.toSpliced(slot + 1, 0, added)
   })
+
+const HOLD: ChartSlot = { kind: 'hold' }
+
+/** Without a chord, whose time goes to the one before it, in this bar or an earlier one. */
+export function withChordJoined(chart: Chart, place: WrittenPlace): Chart {
+  const { bar, slot } = place
+  const slots = chart.bars[bar]?.slots ?? []
+  if (slot > 0) return withoutChord(chart, place)
+  if (slots.length <= 1 || slots.some(({ kind }) => kind === 'hold'))
+    return withSlots(chart, bar, () => slots.with(0, HOLD))
+  // Chords that share a bar get their beats, where these come out even.
+  const each = metreAt(chart, bar).count / slots.length
+  if (!Number.isInteger(each)) return withoutChord(chart, place)
+  return withSlots(chart, bar, () =>
+    slots.flatMap((one, at) => [at === 0 ? HOLD : one, ...Array.from({ length: each - 1 }, () => HOLD)]),
+  )
+}
 
 /** Without a chord: in a bar of beats the one before sounds on, else the others share the bar; a bar of its own falls away. */
 export function withoutChord(chart: Chart, { bar, slot }: WrittenPlace): Chart {

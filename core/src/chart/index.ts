@@ -5,7 +5,15 @@
  *   chords ─guessKey→ the key they are of, with doubt said
  */
 export type { WrittenPlace } from './edit.ts'
-export { keysFor, transposedChart, withChord, withChordAfter, withChordsSwapped, withoutChord } from './edit.ts'
+export {
+  keysFor,
+  transposedChart,
+  withChord,
+  withChordAfter,
+  withChordJoined,
+  withChordsSwapped,
+  withoutChord,
+} from './edit.ts'
 export type { KeyGuess } from './guessKey.ts'
 export { guessKey } from './guessKey.ts'
 export type { Played, PlayedBar, PlayedChord } from './played.ts'

@@ -71,7 +71,8 @@ function slotsAt({ bars }: Chart, written: number): readonly ChartSlot[] {
   return []
 }
 
-const metreAt = ({ bars, metre }: Chart, written: number): Metre =>
+/** A metre holds until the next one that is written. */
+export const metreAt = ({ bars, metre }: Chart, written: number): Metre =>
   bars.slice(0, written + 1).reduce((now, bar) => bar.metre ?? now, metre)
 const tempoAt = ({ bars, tempoBpm }: Chart, written: number): number | undefined =>
   bars.slice(0, written + 1).reduce((now, bar) => bar.tempoBpm ?? now, tempoBpm)

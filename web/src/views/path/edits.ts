@@ -3,6 +3,7 @@ import {
   transposedChart,
   type WrittenPlace,
   withChordAfter,
+  withChordJoined,
   withChordsSwapped,
   withoutChord,
 } from '@nestling/core/chart'
@@ -40,6 +41,22 @@ export function takeOut(state: PathState): void {
     chart: withoutChord(plan.chart, place),
     chosen: Math.max(0, Math.min(plan.chosen, played.chords.length - 2)),
   })
+}
+
+/** The chosen chord twice, each for half of its time. */
+export function split(state: PathState): void {
+  const { plan, played } = state.answer
+  const place = writtenAt(state, plan.chosen)
+  const one = played.chords[plan.chosen]
+  if (place && one) state.change({ chart: withChordAfter(plan.chart, place, one.chord) })
+}
+
+/** The next chord's time is the chosen one's. */
+export function joinNext(state: PathState): void {
+  const { plan, played } = state.answer
+  const place = writtenAt(state, plan.chosen + 1)
+  if (place && plan.chosen + 1 < played.chords.length) state.change({ chart: withChordJoined(plan.chart, place) })
+  else tell.done('There is no next chord whose time it could take.', 'no-chord-after')
 }
 
 /** The chosen chord and its neighbour change places. */

@@ -1,7 +1,7 @@
 /** What every key does in the Path view. */
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
 import { keep, pathToTray, toTray } from './collect.ts'
-import { keepTop, moveBy, putBefore, takeOut } from './edits.ts'
+import { joinNext, keepTop, moveBy, putBefore, split, takeOut } from './edits.ts'
 import { lookNext, scaleBy } from './look.ts'
 import { CHART_ID, type PathState } from './usePath.ts'
 
@@ -44,6 +44,7 @@ export function pathKeys(state: PathState): readonly KeyLine[] {
       does: 'put the first chord in between before this one',
       acts: { Insert: () => around?.between[0] && putBefore(state, around.between[0].chord) },
     },
+    { keys: ['S', 'J'], does: 'split this chord in two; join the next one’s time to it', acts: { s: () => split(state), j: () => joinNext(state) } },
     { keys: ['Delete'], does: 'take this chord out', acts: { Delete: () => takeOut(state) } },
     { keys: ['V'], does: 'in time, in systems of eight bars, as a table', acts: { v: lookNext } },
     { keys: ['−', '+'], does: 'draw time narrower, wider (or Ctrl and the wheel)', acts: { '-': () => scaleBy(-1), '+': () => scaleBy(1) } },
