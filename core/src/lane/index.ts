@@ -15,7 +15,7 @@ export type { KeyFit, KeyOnNeck, KeyQuestion, LaneInKey, StandingIn } from './ke
 export { keyOnNeck, lanesOfAllKeys, stepsWith, usualAsks } from './keyOnNeck.ts'
 export { laneOf } from './lane.ts'
 export { laneNames } from './names.ts'
-export { nearestShape } from './nearest.ts'
+export { everyPlace, nearestShape } from './nearest.ts'
 export { orderAt, toneOf } from './shapeAt.ts'
 export { tonesOn } from './tonesOn.ts'
 export { tuningKey } from './tuningKey.ts'

@@ -2,7 +2,7 @@
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
 import { type Fret, fretsOfNote, type Neck, type StringIndex } from '../neck/index.ts'
-import { held, laneHand, orderAt } from './shapeAt.ts'
+import { held, type LaneHand, laneHand, orderAt } from './shapeAt.ts'
 import type { LaneShape } from './types.ts'
 import { usualAt } from './usual.ts'
 
@@ -15,13 +15,30 @@ export function nearestShape(
   profile: HandProfile,
   fretMax: Fret,
 ): LaneShape | undefined {
-  const hand = laneHand(neck, profile)
   const places = fretsOfNote(neck, string, chord.root).toSorted((a, b) => Math.abs(a - fret) - Math.abs(b - fret))
   for (const at of places) {
-    const usual = usualAt(chord, string, at, hand, fretMax)
-    const frets = usual && orderAt(chord, usual.order, usual.strings, at, neck)
-    const placed = frets && held(frets, chord, hand, fretMax)
-    if (placed && 'shape' in placed) return placed.shape
+    const shape = shapeAt(chord, string, at, laneHand(neck, profile), fretMax)
+    if (shape) return shape
   }
   return undefined
+}
+
+/** With its root on a string, in the usual order: every place that the hand holds, up the neck; none with open strings. */
+export const everyPlace = (
+  chord: Chord,
+  string: StringIndex,
+  neck: Neck,
+  profile: HandProfile,
+  fretMax: Fret,
+): readonly LaneShape[] =>
+  fretsOfNote(neck, string, chord.root).flatMap((at) => {
+    const shape = shapeAt(chord, string, at, laneHand(neck, profile), fretMax)
+    return shape && !shape.frets.includes(0) ? [shape] : []
+  })
+
+function shapeAt(chord: Chord, string: StringIndex, fret: Fret, hand: LaneHand, fretMax: Fret): LaneShape | undefined {
+  const usual = usualAt(chord, string, fret, hand, fretMax)
+  const frets = usual && orderAt(chord, usual.order, usual.strings, fret, hand.neck)
+  const placed = frets && held(frets, chord, hand, fretMax)
+  return placed && 'shape' in placed ? placed.shape : undefined
 }

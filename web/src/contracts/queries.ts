@@ -2,6 +2,7 @@
 
 import { DEPTH_SCHOOLS, DEPTHS } from '@nestling/core/key'
 import { LANE_ARRANGEMENTS } from '@nestling/core/lane'
+import { CYCLES } from '@nestling/core/practice'
 import { QUESTION_FIELDS, type QuestionField } from '@nestling/core/request'
 import * as v from 'valibot'
 import { text } from './text.ts'
@@ -94,3 +95,18 @@ export const LaneQuery = v.strictObject({
 })
 
 export const BetweenQuery = v.strictObject({ from: SYMBOL, to: SYMBOL, key: v.optional(text(40)) })
+
+export const RUN_PLACES = ['6-and-5', '5-and-6', 'nearest', '6', '5', '4'] as const
+export const RunQuery = v.strictObject({
+  /** What stands behind the root in a symbol; nothing for a major triad. */
+  material: v.optional(text(40), 'm7'),
+  cycle: v.optional(v.picklist(CYCLES), 'fourths'),
+  from: v.optional(text(8), 'E'),
+  place: v.optional(v.picklist(RUN_PLACES), '6-and-5'),
+  /** The other way round. */
+  down: v.optional(v.picklist(['true', 'false'], 'true or false'), 'false'),
+  /** A cycle that closes early goes on a semitone lower. */
+  all: v.optional(v.picklist(['true', 'false'], 'true or false'), 'false'),
+  /** Of a shuffle: the same seed gives the same order. */
+  seed: v.optional(v.pipe(v.string(), v.regex(/^\d{1,9}$/, 'a whole number'), v.transform(Number)), '1'),
+})

@@ -12,6 +12,7 @@ import { GET as keyAnswer } from './key.ts'
 import { GET as laneAnswer } from './lane.ts'
 import { GET as names } from './names.ts'
 import { POST as path } from './path.ts'
+import { GET as runAnswer } from './run.ts'
 import { POST as addSet } from './sets/index.ts'
 import { PATCH as changeSettings } from './settings.ts'
 import { PATCH as rename } from './shapes/[id].ts'
@@ -223,6 +224,21 @@ describe('keys and lanes', () => {
     })
   })
 
+  test('a run goes through its roots, the hand moving least', async () => {
+    const { body } = await ask(runAnswer, { path: '/api/run?material=m7&from=E' })
+    expect(body.steps.map(({ root }: { root: string }) => root).join(' ')).toBe('E A D G C F Bb Eb Ab Db F# B')
+    expect(body.steps[0]).toEqual({ root: 'E', symbol: 'Em7', frets: '12-x-12-12-12-x', hopFrets: 0, hopMm: 0 })
+    expect(body.steps[7]).toMatchObject({ root: 'Eb', twin: 'D#', symbol: 'Ebm7' })
+    const thirds = await ask(runAnswer, { path: '/api/run?material=b9&cycle=minor-thirds&place=nearest' })
+    expect(thirds.body.steps).toHaveLength(4)
+    const orders = await Promise.all(
+      [1, 1, 2].map((seed) => ask(runAnswer, { path: `/api/run?cycle=shuffle&seed=${seed}` })),
+    )
+    const [first, again, other] = orders.map((one) => JSON.stringify(one.body))
+    expect(first).toBe(again)
+    expect(first).not.toBe(other)
+  })
+
   test('a lane tells a shape for every step, with its hop, or why there is none', async () => {
     const { body } = await ask(laneAnswer, { path: '/api/lane?tonic=C&depth=sevenths&root=6' })
     expect(body.highest).toBe(17)
@@ -251,6 +267,11 @@ describe('keys and lanes', () => {
     [keyAnswer, '/api/key?tonic=C&scale=blue', 'scale'],
     [keyAnswer, '/api/key?tonic=G%23%23', 'tonic'],
     [keyAnswer, '/api/key?tonic=C&depth=fifths', 'depth'],
+    [runAnswer, '/api/run?material=zz', 'material'],
+    [runAnswer, '/api/run?material=m7/G', 'material'],
+    [runAnswer, '/api/run?from=H2', 'from'],
+    [runAnswer, '/api/run?cycle=sixths', 'cycle'],
+    [runAnswer, '/api/run?place=3-and-2', 'place'],
     [laneAnswer, '/api/lane?tonic=C&root=9', 'root'],
     [laneAnswer, '/api/lane?tonic=C&strings=5432&order=R-7-3', 'order'],
     [laneAnswer, '/api/lane?tonic=C&tones=R:5,4:2', 'tones'],
