@@ -54,6 +54,7 @@ for (const { name, path, dusk, narrow, before } of SHOTS) {
   await page.goto(new URL(path, address).href)
   await page.waitForTimeout(1500)
   await before?.(page)
+  await page.waitForFunction(() => document.querySelector('[aria-busy="true"]') === null)
   await page.screenshot({ path: join(import.meta.dirname, '..', 'docs', 'screenshots', `${name}.png`) })
   await page.close()
 }

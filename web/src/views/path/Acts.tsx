@@ -9,7 +9,7 @@ import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild } from '../../state/links.ts'
 import { ChartField, ChartProblem } from './ChartField.tsx'
 import { keep, keepShape, pathToTray, toTray } from './collect.ts'
-import { joinNext, split, takeOut } from './edits.ts'
+import { takeOut } from './edits.ts'
 import { OWNER } from './look.ts'
 import type { PathState } from './usePath.ts'
 
@@ -41,20 +41,7 @@ function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])
     ],
     [
       { words: isHeld ? 'Let go' : 'Hold', keyHint: 'H', run: state.hold },
-      {
-        words: 'Take out',
-        keyHint: 'Del',
-        run: () => takeOut(state),
-        menu: {
-          label: 'More for this chord',
-          items: (
-            <>
-              <Menu.Item onClick={() => split(state)}>Split it in two (S)</Menu.Item>
-              <Menu.Item onClick={() => joinNext(state)}>Join the next one to it (J)</Menu.Item>
-            </>
-          ),
-        },
-      },
+      { words: 'Take out', keyHint: 'Del', run: () => takeOut(state) },
     ],
     [
       {

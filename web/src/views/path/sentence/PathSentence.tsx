@@ -13,7 +13,7 @@ import { tuningWords } from '../../../controls/TuningChoice.tsx'
 import { Word } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
 import { patternOf, usualSets } from '../address.ts'
-import { keepTop, transpose } from '../edits.ts'
+import { joinNext, keepTop, split, transpose } from '../edits.ts'
 import type { PathState } from '../usePath.ts'
 import classes from './PathSentence.module.css'
 
@@ -210,6 +210,8 @@ function More({ state }: { readonly state: PathState }) {
   const low = Math.max(0, strings - 6)
   const useChoices = () => {
     const choices: readonly MoreChoice[] = [
+      { words: 'split this chord in two', act: () => split(state) },
+      { words: 'join the next chord to this one', act: () => joinNext(state) },
       ...[
         [low, low + 1],
         [low + 1, low + 2],
@@ -251,7 +253,7 @@ function More({ state }: { readonly state: PathState }) {
   }
   return (
     <Word
-      label="More wishes: roots, register, open strings, bass"
+      label="More: this chord, roots, register, open strings, bass"
       now="…"
       useChoices={useChoices}
       take={({ act }) => act()}
