@@ -275,6 +275,26 @@ test.describe('written and played', () => {
     await expect(page.getByRole('heading', { name: 'Book' })).toBeVisible()
   })
 
+  test('a line that nearly fits is drawn smaller: all of it is in sight, on seven strings and at 1024', async ({
+    page,
+  }) => {
+    const beyond = () =>
+      page.getByRole('region', { name: 'Notation' }).evaluate((pane) => pane.scrollHeight - pane.clientHeight)
+    await open(page, '?chord=Am7&position=5&from=lowest&tuning=B1,E2,A2,D3,G3,B3,E4')
+    await expect.poll(beyond).toBeLessThan(2)
+    await page.setViewportSize({ width: 1024, height: 768 })
+    await open(page, '?chord=Ebmaj7&shape=x6878x&from=lowest')
+    await expect.poll(beyond).toBeLessThan(2)
+    // The fingers stand under their notes at that size too.
+    const [number, finger] = await page.evaluate(() =>
+      [document.querySelector('.vf-tabnote text'), document.querySelector('[data-testid=fingers] span')].map((one) => {
+        const { left = 0, width = 0 } = one?.getBoundingClientRect() ?? {}
+        return left + width / 2
+      }),
+    )
+    expect(Math.abs((number ?? 0) - (finger ?? 99))).toBeLessThan(6)
+  })
+
   test('of a line longer than its pane the system that is played comes into sight', async ({ page, request }) => {
     await settings(request, { tempo: 300, countInBars: 0 })
     await open(page, '?chord=Cmaj7&position=7&from=lowest&pattern=fours')

@@ -14,7 +14,7 @@ type Vex = typeof import('vexflow/core')
 export interface EngraveOptions {
   /** How many the TAB has. */
   readonly strings: number
-  /** In pixels. */
+  /** In pixels of the drawing, before it is scaled. */
   readonly width: number
   /** Played again and again: the last barline says so. */
   readonly repeats: boolean
@@ -146,6 +146,32 @@ function rowsOf(widths: readonly number[], room: number): readonly (readonly Pla
   })
 }
 
+/** Below the last system. */
+const UNDER_PX = 12
+
+/** Heights that every system has, in pixels. */
+function systemOf(bars: readonly WrittenBar[], strings: number) {
+  const headPx = headroom(bars)
+  const staffPx = STAFF_PX + legroom(bars)
+  return { headPx, staffPx, systemPx: headPx + staffPx + (strings - 1) * TAB_LINE_PX + GAP_PX + 28 }
+}
+
+/** Smaller than this the numbers can't be read from a music stand. */
+const SCALES = [1, 0.95, 0.9, 0.85, 0.8, 0.75] as const
+
+/** The largest scale at which all of it is in sight in a box of so many pixels; 1 where none will do, and it scrolls. */
+export function scaleFor(
+  bars: readonly WrittenBar[],
+  { strings, width }: Pick<EngraveOptions, 'strings' | 'width'>,
+  height: number,
+): number {
+  const widths = bars.map(barWidth)
+  const { systemPx } = systemOf(bars, strings)
+  const fits = (scale: number) =>
+    (rowsOf(widths, width / scale - HEAD_PX - 8).length * systemPx + UNDER_PX) * scale <= height
+  return SCALES.find(fits) ?? 1
+}
+
 async function draw(
   vex: Vex,
   into: HTMLDivElement,
@@ -157,13 +183,11 @@ async function draw(
   const { strings, width, repeats } = options
   const rows = rowsOf(bars.map(barWidth), width - HEAD_PX - 8)
   const systems = rows.length
-  const headPx = headroom(bars)
-  const staffPx = STAFF_PX + legroom(bars)
-  const systemPx = headPx + staffPx + (strings - 1) * TAB_LINE_PX + GAP_PX + 28
+  const { headPx, staffPx, systemPx } = systemOf(bars, strings)
 
   const box = document.createElement('div')
   const renderer = new vex.Renderer(box, vex.Renderer.Backends.SVG)
-  renderer.resize(width, systems * systemPx + 12)
+  renderer.resize(width, systems * systemPx + UNDER_PX)
   const context = renderer.getContext()
   const written: Drawn[] = []
   const spots: Spot[] = []

@@ -1,10 +1,10 @@
 /** Staff and TAB under the neck, fingers below; they follow the cursor, and a note that is pressed sounds. */
-import { useElementSize } from '@mantine/hooks'
+import { useElementSize, useMediaQuery } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
 import { writtenBars } from '@nestling/core/time'
 import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import { $listening } from '../../../ear/listening.ts'
-import { type Engraving, engrave } from '../../../notation/engrave.ts'
+import { type Engraving, engrave, scaleFor } from '../../../notation/engrave.ts'
 import { $playing } from '../../../sound/transport.ts'
 import { cutWords } from '../../../words/arpeggio.ts'
 import type { ArpeggioLine } from '../plan.ts'
@@ -13,14 +13,21 @@ import { writtenScore } from '../toScore.ts'
 import { type ArpeggioState, OWNER } from '../useArpeggio.ts'
 import classes from './Notation.module.css'
 
+/** Of the pane: its padding above, and the row of fingers below the last TAB. */
+const FINGERS_PX = 10
+
 export function Notation({ state }: { readonly state: ArpeggioState }) {
   const { plan, line, loop } = state
   const { ref, width } = useElementSize()
+  const { ref: pane, height } = useElementSize()
   const box = useRef<HTMLDivElement>(null)
   const [engraving, setEngraving] = useState<Engraving | undefined>(undefined)
   const [problem, setProblem] = useState<string | undefined>(undefined)
   const bars = useMemo(() => (line.order.length === 0 ? [] : writtenBars(writtenScore(line, plan))), [line, plan])
   const strings = line.neck.open.length
+  // Where the page scrolls as a whole, the pane is as high as what it holds.
+  const isPane = useMediaQuery('(min-width: 821px)') ?? true
+  const scale = isPane && height > 0 ? scaleFor(bars, { strings, width }, height - FINGERS_PX) : 1
   const noteAt = (target: EventTarget): number | undefined => {
     const place =
       engraving?.elements.findIndex((pair) => pair.some((element) => element.contains(target as Node))) ?? -1
@@ -29,7 +36,7 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
   useEffect(() => {
     if (!box.current || width < 100) return undefined
     let current = true
-    engrave(box.current, bars, { strings, width: Math.floor(width), repeats: loop }).then(
+    engrave(box.current, bars, { strings, width: Math.floor(width / scale), repeats: loop }).then(
       (drawn) => {
         if (!current) return
         setProblem(undefined)
@@ -40,9 +47,9 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
     return () => {
       current = false
     }
-  }, [bars, strings, width, loop])
+  }, [bars, strings, width, loop, scale])
   return (
-    <section aria-label="Notation" className={classes['notation']}>
+    <section ref={pane} aria-label="Notation" className={classes['notation']}>
       <div ref={ref} />
       {problem !== undefined && <p role="alert">The notation could not be drawn: {problem}.</p>}
       {line.cutNotes > 0 && (
@@ -56,7 +63,7 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
           {line.arpeggio.cut ? cutWords(line.arpeggio.cut, strings) : 'the line has no such tone to start from'}.
         </p>
       )}
-      <div className={classes['page']}>
+      <div className={classes['page']} style={scale === 1 ? undefined : { zoom: scale }}>
         {engraving && <Bands engraving={engraving} order={line.order} />}
         {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same notes are on the neck, as buttons */}
         {/* biome-ignore lint/a11y/noStaticElementInteractions: as above */}
@@ -73,7 +80,7 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
         />
         {engraving && <Fingers engraving={engraving} line={line} />}
       </div>
-      {engraving && <Cursor engraving={engraving} order={line.order} selected={state.selected} />}
+      {engraving && <Cursor engraving={engraving} scale={scale} order={line.order} selected={state.selected} />}
     </section>
   )
 }
@@ -137,10 +144,12 @@ function Bands({ engraving: { spots }, order }: { readonly engraving: Engraving;
 /** Marks the note that sounds, the one that is selected, and those that the ear has judged. */
 function Cursor({
   engraving,
+  scale,
   order,
   selected,
 }: {
   readonly engraving: Engraving
+  readonly scale: number
   readonly order: readonly number[]
   readonly selected: number | undefined
 }) {
@@ -151,20 +160,20 @@ function Cursor({
     if (now === undefined) return undefined
     const lit = engraving.elements[now] ?? []
     for (const element of lit) element.setAttribute('data-now', '')
-    showSystem(engraving, now)
+    showSystem(engraving, scale, now)
     return () => {
       for (const element of lit) element.removeAttribute('data-now')
     }
-  }, [engraving, now])
+  }, [engraving, scale, now])
   useEffect(() => {
     const chosen = engraving.elements.flatMap((pair, place) => (order[place] === selected ? pair : []))
     if (selected === undefined) return undefined
-    showSystem(engraving, order.indexOf(selected))
+    showSystem(engraving, scale, order.indexOf(selected))
     for (const element of chosen) element.setAttribute('data-selected', '')
     return () => {
       for (const element of chosen) element.removeAttribute('data-selected')
     }
-  }, [engraving, order, selected])
+  }, [engraving, scale, order, selected])
   useEffect(() => {
     const told = judgement?.marks ?? []
     for (const [place, { kind }] of told.entries())
@@ -177,10 +186,11 @@ function Cursor({
 }
 
 /** Of a line longer than its pane, the system of a note that is not wholly in sight comes to the top. */
-function showSystem({ elements, spots, systemPx }: Engraving, place: number): void {
+function showSystem({ elements, spots, systemPx }: Engraving, scale: number, place: number): void {
   const pane = elements[place]?.[0]?.closest('section')
-  const top = spots[place]?.top
-  if (!pane || top === undefined) return
+  const spot = spots[place]
+  if (!pane || !spot) return
+  const top = spot.top * scale
   const { scrollTop, clientHeight } = pane
-  if (top < scrollTop || top + systemPx > scrollTop + clientHeight) pane.scrollTop = top
+  if (top < scrollTop || top + systemPx * scale > scrollTop + clientHeight) pane.scrollTop = top
 }
