@@ -1,5 +1,12 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect, type Page, test } from '@playwright/test'
+
+async function serious(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`)
+}
 
 for (const scheme of ['light', 'dark'] as const)
   for (const path of ['/', '/map', '/arpeggio', '/key', '/path', '/book', '/setup', '/setup?part=tunings'])
@@ -13,12 +20,22 @@ for (const scheme of ['light', 'dark'] as const)
           )
           .first(),
       ).toBeVisible()
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      expect(
-        serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`),
-      ).toEqual([])
+      expect(await serious(page)).toEqual([])
     })
+
+for (const scheme of ['light', 'dark'] as const)
+  test(`a tune in systems, as a table, and beside another way, by ${scheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme })
+    await page.goto('/path')
+    await page.getByTestId('other-way').first().click()
+    expect(await serious(page)).toEqual([])
+    await page.getByRole('button', { name: 'in systems' }).click()
+    await expect(page.getByTestId('systems')).toBeVisible()
+    expect(await serious(page)).toEqual([])
+    await page.getByRole('button', { name: 'as a table' }).click()
+    await expect(page.getByTestId('tune-table')).toBeVisible()
+    expect(await serious(page)).toEqual([])
+  })
 
 test('on a narrow screen nothing runs out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
