@@ -1,6 +1,7 @@
-/** The Arpeggio view: lines on the neck, staff and TAB, the transport, sound files, the ear. */
-import { type APIRequestContext, expect, type Page, test } from '@playwright/test'
+/** The Arpeggio view: lines on the neck, staff and TAB, the transport, sound files. */
+import { expect, type Page, test } from '@playwright/test'
 import { createListener, WINDOW } from '../web/src/ear/listener.ts'
+import { open, play, settings, stop, usualSound } from './support/arpeggio.ts'
 import { choose, word } from './support/sentence.ts'
 import { onsetsIn, readWav, unevennessMs } from './support/soundFile.ts'
 import { watchSounds } from './support/startedSounds.ts'
@@ -18,29 +19,8 @@ async function more(page: Page, choice: string) {
   await page.getByRole('button', { name: /^More of the line/ }).click()
   await page.getByRole('menuitem', { name: choice, exact: true }).click()
 }
-const play = (page: Page) => page.getByRole('button', { name: 'Play', exact: true })
-const stop = (page: Page) => page.getByRole('button', { name: 'Stop', exact: true })
 
-async function open(page: Page, query = '?chord=Cmaj7&position=7&from=lowest') {
-  await page.goto(`/arpeggio${query}`)
-  await expect(page.locator('[data-alive]')).toBeVisible()
-  await expect(page.getByTestId('notation')).toHaveAttribute('data-notes', /\d/)
-}
-const settings = (request: APIRequestContext, changes: object) => request.patch('/api/settings', { data: changes })
-
-test.afterEach(({ request }) =>
-  settings(request, {
-    tempo: 80,
-    swing: 0,
-    countInBars: 1,
-    metronome: true,
-    drums: false,
-    bassStandIn: false,
-    latencyMs: 0,
-    stringsVolume: 80,
-    clickVolume: 60,
-  }),
-)
+test.afterEach(({ request }) => usualSound(request))
 
 test.describe('the line on the neck', () => {
   test('every tone under one hand, with its finger, the tones below the lowest root too', async ({ page }) => {
@@ -365,76 +345,6 @@ test.describe('rendered offline', () => {
     // In triplets a pair of eighths at 120 is a third and a sixth of a second.
     for (const [index, note] of heard.slice(1).entries())
       expect(Math.abs(note.at - (heard[index]?.at ?? 0) - (index % 2 === 0 ? 1 / 3 : 1 / 6))).toBeLessThan(0.02)
-  })
-})
-
-test.describe('the ear', () => {
-  const PLAYED: Readonly<Record<string, string>> = {
-    right: 'plays it right', 'wrong note': 'one note wrong', 'leaves out': 'leaves one', silent: 'doesn’t play', noise: 'drowned by noise',
-  } // biome-ignore format: a table
-  async function listenTo(page: Page, who: string) {
-    await word(page, 'Listen to').click()
-    await page.getByRole('menuitem', { name: new RegExp(PLAYED[who] ?? who) }).click()
-    await page.getByRole('button', { name: 'let the ear follow' }).click()
-  }
-  /** The ear listens in real time: where the machine stalls over a note, the player plays it once more. */
-  async function hears(page: Page, who: string, words: string | RegExp) {
-    test.slow()
-    await expect(async () => {
-      await listenTo(page, who)
-      await expect(page.getByTestId('ear-says')).toContainText(words, { timeout: 45_000 })
-    }).toPass({ timeout: 240_000 })
-  }
-  const LINE = '?chord=Cmaj7&position=7&octaves=1&direction=up&value=quarter'
-
-  test.beforeEach(({ request }) => settings(request, { tempo: 150 }))
-
-  test('a simulated player who plays it right has every note marked', async ({ page }) => {
-    await open(page, LINE)
-    await hears(page, 'right', '5 of 5 came right')
-    await expect(page.getByTestId('ear-mark')).toHaveText(['✓', '✓', '✓', '✓', '✓'])
-    await expect(page.getByTestId('notation').locator('.vf-tabnote[data-heard=right]')).toHaveCount(5)
-  })
-
-  test('a wrong note is told: what was heard and what was expected', async ({ page }) => {
-    await open(page, LINE)
-    await hears(page, 'wrong note', /4 of 5 came right.*Note 3, the 5: A♭ was heard, G expected/)
-  })
-
-  test('a note left out, silence, and noise are each told plainly', async ({ page }) => {
-    await open(page, LINE)
-    await hears(page, 'leaves out', 'Note 3, the 5: G did not come')
-    await listenTo(page, 'silent')
-    await expect(page.getByTestId('ear-says')).toContainText('Nothing was heard: it was silent')
-    await listenTo(page, 'noise')
-    await expect(page.getByTestId('ear-says')).toContainText('Only noise was heard')
-  })
-
-  test('a microphone that is refused is told, with the way out', async ({ page }) => {
-    await open(page, LINE)
-    await listenTo(page, 'microphone')
-    await expect(page.getByTestId('ear-says')).toContainText(/microphone was refused|No microphone was found/)
-    await expect(page.getByRole('button', { name: 'let the ear follow' })).toBeEnabled()
-  })
-
-  test('stopped while the browser still asks for the microphone, it does not begin, and lets the microphone go', async ({
-    page,
-  }) => {
-    await page.addInitScript(() => {
-      navigator.mediaDevices.getUserMedia = async () => {
-        await new Promise((resolve) => setTimeout(resolve, 1500))
-        const { stream } = new AudioContext().createMediaStreamDestination()
-        Object.assign(window, { given: stream.getTracks()[0] })
-        return stream
-      }
-    })
-    await open(page, LINE)
-    await listenTo(page, 'microphone')
-    await page.getByRole('button', { name: 'stop listening' }).click()
-    const given = () => page.evaluate(() => (window as unknown as { given?: MediaStreamTrack }).given?.readyState)
-    await expect.poll(given).toBe('ended')
-    await expect(page.getByRole('button', { name: 'let the ear follow' })).toBeVisible()
-    await expect(play(page)).toBeVisible()
   })
 })
 
