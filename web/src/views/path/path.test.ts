@@ -118,7 +118,8 @@ describe('the tune from left to right', () => {
   })
   test('systems of eight bars hold every bar and chord once', () => {
     const layout = tuneLayout(playedChart(readChart('Dm7 G7 C A7 '.repeat(5)).chart))
-    const systems = systemsOf(layout)
+    const systems = systemsOf(layout, 8)
+    expect(systemsOf(layout, 2)).toHaveLength(10)
     expect(systems.map(({ bars }) => bars.length)).toEqual([8, 8, 4])
     expect(systems.flatMap(({ columns }) => columns)).toEqual(layout.columns)
     expect(systems.reduce((sum, { width }) => sum + width, 0)).toBeCloseTo(layout.width, 6)

@@ -1,8 +1,10 @@
 /** What is dragged, as it would be: a name over another place, a voice at another tone, a shape along the neck. */
+import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { fingertipMm, type Neck } from '@nestling/core/neck'
 import { pitchClassOf } from '@nestling/core/pitch'
 import { Egg } from '../../../neck/Egg.tsx'
+import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import type { PathState } from '../usePath.ts'
 import { stringsAt } from './Hand.tsx'
@@ -18,6 +20,7 @@ export interface DraggedProps extends TuneScales {
 }
 
 export function Dragged({ state, drag, layout, pitches, frets, neck, bottom }: DraggedProps) {
+  const { settings } = useStore($session)
   const { played, found } = state.answer
   const column = layout.columns[drag.chord]
   const one = played.chords[drag.chord]
@@ -31,7 +34,7 @@ export function Dragged({ state, drag, layout, pitches, frets, neck, bottom }: D
           <rect x={target.x + 1} y={14} width={target.width - 2} height={bottom - 14} rx={8} />
         )}
         <text x={drag.x - 12} y={30} className={classes['name']}>
-          {writeSymbol(one.chord)}
+          {writeSymbol(one.chord, { naming: settings.naming, school: settings.symbols })}
         </text>
       </g>
     )

@@ -1,5 +1,6 @@
 /** The whole tune in systems of eight bars under one another: names, hand and shapes, without the voices. */
 
+import { useMediaQuery } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
 import { memo, useEffect, useMemo, useRef } from 'react'
 import { $mark } from '../look.ts'
@@ -10,6 +11,8 @@ import { type TuneLayout, tuneLayout } from './layout.ts'
 import classes from './Tune.module.css'
 
 const BARS = 8
+/** On a phone. */
+const FEW_BARS = 2
 const HAND = 118
 const FEET = 22
 const HEIGHT = HEAD + HAND + FEET
@@ -21,7 +24,8 @@ export const Systems = memo(function Systems({ state }: { readonly state: PathSt
   const mark = useStore($mark)
   const layout = useMemo(() => tuneLayout(played), [played])
   const frets = useMemo(() => handScale(found.shapes, neck, HEAD, HAND), [found, neck])
-  const systems = useMemo(() => systemsOf(layout), [layout])
+  const count = useMediaQuery('(max-width: 600px)') ? FEW_BARS : BARS
+  const systems = useMemo(() => systemsOf(layout, count), [layout, count])
   const shownBar = played.chords[mark ?? plan.chosen]?.bar ?? 0
   const shown = useRef<SVGSVGElement>(null)
   useEffect(() => {
@@ -33,11 +37,11 @@ export const Systems = memo(function Systems({ state }: { readonly state: PathSt
       {systems.map(({ x, width, bars, columns }, system) => (
         <svg
           key={x}
-          ref={Math.floor(shownBar / BARS) === system ? shown : undefined}
+          ref={Math.floor(shownBar / count) === system ? shown : undefined}
           viewBox={`${x - GUTTER} 0 ${width + GUTTER + 4} ${HEIGHT}`}
           style={{ width: width + GUTTER + 4 }}
           role="group"
-          aria-label={`Bars ${system * BARS + 1} to ${system * BARS + bars.length}`}
+          aria-label={`Bars ${system * count + 1} to ${system * count + bars.length}`}
         >
           {frets.frets.map(({ fret, y }) => (
             <text key={fret} x={x - 6} y={y + 4} className={classes['mark']}>
@@ -62,10 +66,10 @@ export const Systems = memo(function Systems({ state }: { readonly state: PathSt
   )
 })
 
-/** Eight bars after another, each with its own stretch of the tune. */
-export function systemsOf({ bars, columns }: Pick<TuneLayout, 'bars' | 'columns'>) {
-  return Array.from({ length: Math.ceil(bars.length / BARS) }, (_, system) => {
-    const own = bars.slice(system * BARS, (system + 1) * BARS)
+/** So many bars after another, each system with its own stretch of the tune. */
+export function systemsOf({ bars, columns }: Pick<TuneLayout, 'bars' | 'columns'>, count: number) {
+  return Array.from({ length: Math.ceil(bars.length / count) }, (_, system) => {
+    const own = bars.slice(system * count, (system + 1) * count)
     const x = own[0]?.x ?? 0
     const last = own.at(-1)
     const width = last ? last.x + last.width - x : 0
