@@ -3,8 +3,9 @@
  *   chords ─candidatesFor→ shapes with their own costs ─stepCosts→ what each step costs ─solve→ PathFound
  */
 import { type CandidateMemory, type Candidates, candidateMemory, candidatesFor } from './candidates.ts'
+import type { Graph, Way } from './graph.ts'
 import { compile, type Layer, stepCosts } from './matrix.ts'
-import { type Graph, type Solved, solve, type Way } from './solve.ts'
+import { type Solved, solve } from './solve.ts'
 import { stepBetween } from './stepCost.ts'
 import type { PathFound, PathGap, PathQuestion, PathShape, PathStep, PathWay } from './types.ts'
 
