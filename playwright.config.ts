@@ -8,6 +8,8 @@ export default defineConfig({
   // Generous: a slow machine is not a failure; speed is measured by the bench.
   timeout: 300_000,
   expect: { timeout: 60_000 },
+  // A machine that stalls for seconds is given a second try; what needed one is told by name at the end.
+  retries: 1,
   forbidOnly: process.env['CI'] !== undefined,
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

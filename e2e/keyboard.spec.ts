@@ -84,11 +84,14 @@ test('a shape is built, changed, compared, collected and kept without a mouse, a
   await expect(said).toContainText('Am7')
   // From the list, by arrows from bar to bar.
   const inHand = page.getByTestId('rails').locator('[aria-pressed=true]')
-  await inHand.focus()
+  await expect(page.locator('[aria-busy=true]')).toHaveCount(0)
   const before = await page.getByTestId('shape-text').textContent()
-  await page.keyboard.press('ArrowRight')
-  await page.keyboard.press('Enter')
-  await expect(page.getByTestId('shape-text')).not.toHaveText(before ?? '')
+  await expect(async () => {
+    await inHand.focus()
+    await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('Enter')
+    await expect(page.getByTestId('shape-text')).not.toHaveText(before ?? '', { timeout: 10_000 })
+  }).toPass()
   // From what lies one fret away.
   const places = page.getByRole('table', { name: 'One fret away: what the chord becomes' }).getByTestId('candidate')
   await places.first().focus()

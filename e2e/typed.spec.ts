@@ -8,14 +8,34 @@ async function fresh(page: Page) {
   await page.goto('/')
   await expect(page.locator('[data-alive]')).toBeVisible()
   await expect(page.getByTestId('count')).toHaveText(/\d/)
+  await expect(page.getByTestId('shape-text')).toHaveText(/\d/)
 }
 
-/** What the page says of what is in hand, once it has settled. */
-const said = async (page: Page) => ({
-  symbol: await symbol(page).textContent(),
-  frets: await page.getByTestId('shape-text').textContent(),
-  count: await page.getByTestId('count').textContent(),
-})
+/** What the page says of what is in hand, read at one moment. */
+const said = (page: Page) =>
+  page.evaluate(() => {
+    const text = (selector: string) => document.querySelector(selector)?.textContent ?? ''
+    return {
+      symbol: text('[aria-label^="Chord "]'),
+      frets: text('[data-testid=shape-text]'),
+      count: text('[data-testid=count]'),
+    }
+  })
+/** The same, once it is another than `before` and stays so. */
+async function settled(page: Page, before: object) {
+  let last: Awaited<ReturnType<typeof said>> | undefined
+  await expect
+    .poll(
+      async () => {
+        const was = JSON.stringify(last)
+        last = await said(page)
+        return JSON.stringify(last) === was && was !== JSON.stringify(before)
+      },
+      { intervals: [400] },
+    )
+    .toBe(true)
+  return last as Awaited<ReturnType<typeof said>>
+}
 
 for (const [text, name, frets] of [
   ['A', 'A', undefined],
@@ -31,23 +51,21 @@ for (const [text, name, frets] of [
 ] as const)
   test(`${text}, typed and pasted, is the same`, async ({ page }) => {
     await fresh(page)
+    const first = await settled(page, {})
     await page.keyboard.press('/')
     await page.keyboard.type(text)
     await page.keyboard.press('Enter')
     await expect(symbol(page)).toHaveText(name)
+    const typed = await settled(page, first)
     await expect(page.getByTestId('shape-row').first()).toBeVisible()
     await expect(page.getByTestId('shape-text')).toHaveText(frets ?? /\d/)
-    await page.waitForTimeout(300)
-    const typed = await said(page)
     expect(typed.count).toMatch(/^[1-9]/)
     // One step: undone it is as it was.
     await page.keyboard.press('Control+z')
-    await expect(symbol(page)).toHaveText('E♭maj7')
+    await expect.poll(() => said(page)).toEqual(first)
     await line(page).fill(text)
     await line(page).press('Enter')
-    await expect(symbol(page)).toHaveText(name)
-    await page.waitForTimeout(300)
-    expect(await said(page)).toEqual(typed)
+    await expect.poll(() => said(page)).toEqual(typed)
   })
 
 test('a wrong word changes nothing, wherever it stands, and says where', async ({ page }) => {
