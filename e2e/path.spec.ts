@@ -1,6 +1,7 @@
 /** The Path view: a tune typed, its least path looked at, bent by wishes, heard, kept. */
 import { expect, type Page, test } from '@playwright/test'
 import { choose, word } from './support/sentence.ts'
+import { readWav } from './support/soundFile.ts'
 import { watchSounds } from './support/startedSounds.ts'
 
 async function open(page: Page, query = '') {
@@ -292,6 +293,12 @@ test('a part is played by itself, round after round quicker; the tune is seen in
   await expect(page.getByLabel('Tempo, beats in a minute')).toHaveValue('210')
   await expect(chords(page).nth(2)).toHaveAttribute('data-sounds', 'true')
   await page.getByRole('button', { name: /^Stop/ }).click()
+  // The file holds what is played: two bars, not four.
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Sound file' }).click()
+  const { samples, sampleRate } = readWav(await (await download).path())
+  const tempo = Number(await page.getByLabel('Tempo, beats in a minute').inputValue())
+  expect(samples.length / sampleRate).toBeCloseTo((8 * 60) / tempo + 2.5, 1)
   await page.locator('body').press('v')
   await expect(page.getByRole('group', { name: 'Bars 1 to 4' })).toBeVisible()
   await expect(chords(page)).toHaveCount(4)

@@ -20,6 +20,7 @@ import { pathKeys, sharedActs } from './keys.ts'
 import { $look, OWNER } from './look.ts'
 import { PartWord } from './PartWord.tsx'
 import classes from './PathView.module.css'
+import { partOf } from './parts.ts'
 import { PathSentence } from './sentence/PathSentence.tsx'
 import { scoreOf } from './toScore.ts'
 import { Looks } from './tune/Looks.tsx'
@@ -46,7 +47,7 @@ async function saveSound({ answer, neck }: PathState): Promise<void> {
   const { settings } = $session.get()
   const { tempo, swing } = settings
   const { played, found, plan } = answer
-  const score = scoreOf(played, found.shapes, neck, plan, { ...settings, countInBars: 0 })
+  const score = scoreOf(played, found.shapes, neck, plan, { ...settings, countInBars: 0 }, partOf(plan, played))
   await saveSoundFile(
     `${plan.chart.title === '' ? 'tune' : plan.chart.title} ${tempo}.wav`,
     { ...score, loop: false },

@@ -7,7 +7,7 @@ import { memo } from 'react'
 import { Egg } from '../../../neck/Egg.tsx'
 import { $look, comparedTo } from '../look.ts'
 import type { PathState } from '../usePath.ts'
-import type { TuneColumn, TuneLayout } from './layout.ts'
+import type { TuneColumn } from './layout.ts'
 import classes from './Tune.module.css'
 
 export interface HandScale {
@@ -53,7 +53,6 @@ export function handScale(
 export interface HandProps {
   readonly state: PathState
   readonly columns: readonly TuneColumn[]
-  readonly layout: TuneLayout
   readonly scale: HandScale
   readonly footY: number
   readonly strings: number
@@ -68,7 +67,7 @@ export const stringsAt = (strings: number) => (x: number, string: number) =>
 /** A hand that goes less stays where it is. */
 const SHIFT_MM = 5
 
-export const Hand = memo(function Hand({ state, columns, layout, scale, footY, strings }: HandProps) {
+export const Hand = memo(function Hand({ state, columns, scale, footY, strings }: HandProps) {
   const { answer, neck, player } = state
   const { found } = answer
   const { compared } = useStore($look)
@@ -163,7 +162,6 @@ export const Hand = memo(function Hand({ state, columns, layout, scale, footY, s
           </g>
         )
       })}
-      {layout.width === 0 && null}
     </g>
   )
 })

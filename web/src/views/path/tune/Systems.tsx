@@ -51,14 +51,7 @@ export const Systems = memo(function Systems({ state }: { readonly state: PathSt
           <Bars state={state} bars={bars} height={HEIGHT} />
           <Columns state={state} columns={columns} height={HEIGHT} noneY={HEAD + HAND / 2} />
           <g className={classes['drawn']}>
-            <Hand
-              state={state}
-              columns={columns}
-              layout={layout}
-              scale={frets}
-              footY={HEAD + HAND + 15}
-              strings={neck.open.length}
-            />
+            <Hand state={state} columns={columns} scale={frets} footY={HEAD + HAND + 15} strings={neck.open.length} />
           </g>
         </svg>
       ))}

@@ -120,14 +120,7 @@ export const Tune = memo(function Tune({ state }: { readonly state: PathState })
             <Columns state={state} columns={columns} height={HEIGHT - STROKES} noneY={HEAD + VOICES + HAND / 2} />
             <g className={classes['drawn']}>
               <Voices state={state} columns={columns} layout={layout} scale={pitches} />
-              <Hand
-                state={state}
-                columns={columns}
-                layout={layout}
-                scale={frets}
-                footY={HEAD + VOICES + HAND + 15}
-                strings={strings}
-              />
+              <Hand state={state} columns={columns} scale={frets} footY={HEAD + VOICES + HAND + 15} strings={strings} />
               <Strokes state={state} layout={layout} bars={bars} y={HEIGHT - STROKES} />
             </g>
             {dragged && (
