@@ -16,7 +16,7 @@ export { keyOnNeck, lanesOfAllKeys, stepsWith, usualAsks } from './keyOnNeck.ts'
 export { laneOf } from './lane.ts'
 export { laneNames } from './names.ts'
 export { everyPlace, nearestShape } from './nearest.ts'
-export { orderAt, toneOf } from './shapeAt.ts'
+export { orderAt, shapeOn, toneOf } from './shapeAt.ts'
 export { tonesOn } from './tonesOn.ts'
 export { tuningKey } from './tuningKey.ts'
 export type {

@@ -89,3 +89,7 @@ export function shapeOf(frets: Frets, chord: Chord, neck: Neck, fingering: Finge
   })
   return { frets, degrees, fingering, reachMm: reachMm(neck, frets), crowded: isCrowded(fingering) }
 }
+
+/** A shape as it is, with this hand's fingers on it. */
+export const shapeOn = (frets: Frets, chord: Chord, neck: Neck, profile: HandProfile): LaneShape =>
+  shapeOf(frets, chord, neck, laneHand(neck, profile).on.bestFingering(frets))

@@ -9,12 +9,13 @@ export const CYCLES = [
   'minor-thirds',
   'major-thirds',
   'shuffle',
+  'stay',
 ] as const
 export type Cycle = (typeof CYCLES)[number]
 
-/** Upwards, in semitones. A cycle that closes before twelve roots may be gone through again a semitone lower. */
+/** Upwards, in semitones; `stay` plays the first root only. A cycle that closes before twelve roots may be gone through again a semitone lower. */
 const STEP: Readonly<Record<Exclude<Cycle, 'shuffle'>, number>> = {
-  fourths: 5, fifths: 7, semitones: 1, 'whole-tones': 2, 'minor-thirds': 3, 'major-thirds': 4,
+  fourths: 5, fifths: 7, semitones: 1, 'whole-tones': 2, 'minor-thirds': 3, 'major-thirds': 4, stay: 0,
 } // biome-ignore format: a table
 
 export interface CycleAsk {

@@ -1,11 +1,24 @@
 /**
- * Practice: a chord through its roots, and questions about it.
- *   a cycle ─cycleOf→ roots ─runOf (place rule, neck, hand)→ RunStep[], every hop told, the hand moving least
+ * Practice: a material through its roots, questions about it, and what weeks of both say.
+ *   a cycle ─cycleOf→ roots ─runOf (material, place rule, neck, hand)→ RunStep[], every hop told, the hand moving least
  *   a shape ─cardsOf→ Card[] ─checkCard→ right, nearly or wrong, and what would be right
+ *   scheduled cards ─dayPlan→ what is asked today; LogEntry[] ─homeOf, daysOf, tempoOf, weakOf→ the logbook
  */
 export type { Card, CardAnswer, Checked, Nearly } from './cards.ts'
 export { cardsOf, checkCard, keyCards, rightAnswers } from './cards.ts'
+export { readCard, writeCard } from './cardText.ts'
 export type { Cycle, CycleAsk, SpelledRoot } from './cycle.ts'
 export { CYCLES, chanceOf, cycleOf, spelledFor } from './cycle.ts'
-export type { PlaceRule, RunAsk, RunPlace, RunStep } from './run.ts'
+export type { DayAsk, DayDone, DayLimits, DayPlan, ScheduledCard } from './dayPlan.ts'
+export { CARD_SECONDS, dayPlan } from './dayPlan.ts'
+export { deckOf } from './deck.ts'
+export type { Grade, Judge } from './grade.ts'
+export { GRADES, graded, gradeHeard, isClean, JUDGES, LATE_MS } from './grade.ts'
+export type { HomeCell, HomeRow, LogDay, LogEntry, TempoDay, Weak } from './logbook.ts'
+export { dayNumber, daysOf, dayText, homeOf, middleOf, rowKey, tempoOf, weakOf } from './logbook.ts'
+export type { Material, MaterialError, OwnShape } from './material.ts'
+export { formOf, MOST_RUN_SHAPES, readMaterial, readSuffix, writeMaterial, writeSuffix } from './material.ts'
+export type { PlaceRule, RunAsk, RunPlace, RunPlaces, RunStep } from './run.ts'
 export { leastRun, movedShapes, runOf } from './run.ts'
+export type { RunLine, RunLineError, RunLineLimits } from './runLine.ts'
+export { nearestRule, readRunLine } from './runLine.ts'

@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { readSymbol } from '../chord/index.ts'
+import { type Chord, readSymbol } from '../chord/index.ts'
 import { MEDIUM_HAND } from '../hand/index.ts'
 import { neckOf, STANDARD_INSTRUMENT, stringIndex } from '../neck/index.ts'
 import { type NoteName, pitchClassOf } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
 import { type Frets, readFrets, tonesReader, writeFrets } from '../voicing/index.ts'
 import {
-  CYCLES, type Cycle, chanceOf, cycleOf, leastRun, movedShapes, type PlaceRule, type RunPlace, runOf, spelledFor,
+  CYCLES, type Cycle, chanceOf, cycleOf, leastRun, movedShapes, type PlaceRule, type RunPlace, type RunPlaces, runOf, spelledFor,
 } from './index.ts' // biome-ignore format: a list
 
 const neck = neckOf(STANDARD_INSTRUMENT)
@@ -29,6 +29,7 @@ describe('cycles', () => {
     ['minor-thirds', 'A', {}, 'A C Eb Gb'],
     ['minor-thirds', 'A', { all: true }, 'A C Eb Gb Ab B D F G Bb Db E'],
     ['major-thirds', 'F', { down: true }, 'F Db A'],
+    ['stay', 'Ab', {}, 'Ab'],
     ['major-thirds', 'F', { all: true }, 'F A Db E Ab C Eb G B D Gb Bb'],
   ] as const)('%s from %s %j', (cycle, from, more, expected) => expect(names(cycle, from, more)).toBe(expected))
 
@@ -73,7 +74,7 @@ test.each([
 
 describe('runs', () => {
   const run = (symbol: string, rule: PlaceRule, cycle: Cycle = 'fourths', from: NoteName = 'E') =>
-    runOf({ formula: formula(symbol), cycle, from, rule, fretMax: 15 }, neck, MEDIUM_HAND)
+    runOf({ material: { kind: 'chord', formula: formula(symbol) }, cycle, from, rule, fretMax: 15 }, neck, MEDIUM_HAND)
 
   test('minor sevenths by fourths with the root on 6 and 5 in turn', () => {
     const steps = run('Cm7', { kind: 'in-turn', strings: strings(5, 6) })
@@ -107,7 +108,12 @@ describe('runs', () => {
   })
 
   test('the places are the least of all ways, whatever lies where', () => {
-    const place = (indexMm: number): RunPlace => ({ indexMm, string: 0, shape: {} as RunPlace['shape'] })
+    const place = (indexMm: number): RunPlace => ({
+      indexMm,
+      string: 0,
+      shape: {} as RunPlace['shape'],
+      chord: {} as Chord,
+    })
     const every = (layers: readonly (readonly number[])[]): number => {
       const ways = layers.reduce<number[][]>(
         (all, layer) => (layer.length === 0 ? all : all.flatMap((way) => layer.map((one) => [...way, one]))),
@@ -121,9 +127,9 @@ describe('runs', () => {
       fc.property(
         fc.array(fc.array(fc.integer({ min: 0, max: 400 }), { maxLength: 3 }), { maxLength: 7 }),
         (layers) => {
-          const taken = leastRun(layers.map((layer) => layer.map(place)))
+          const taken = leastRun(layers.map((layer) => layer.map((mm): RunPlaces => [place(mm)])))
           expect(taken.map((one) => one !== undefined)).toEqual(layers.map(({ length }) => length > 0))
-          const way = taken.flatMap((one) => (one ? [one.indexMm] : []))
+          const way = taken.flatMap((one) => (one ? [one[0].indexMm] : []))
           const cost = way.slice(1).reduce((sum, one, at) => sum + Math.abs(one - (way[at] as number)), 0)
           expect(cost).toBe(way.length === 0 ? 0 : every(layers))
         },
@@ -139,7 +145,7 @@ describe('runs', () => {
   test('a root that has no place is told, and the run goes on', () => {
     const steps = runOf(
       {
-        formula: formula('Cm7'),
+        material: { kind: 'chord', formula: formula('Cm7') },
         cycle: 'fourths',
         from: 'E',
         rule: { kind: 'in-turn', strings: strings(6) },

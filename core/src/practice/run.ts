@@ -1,23 +1,25 @@
 /**
- * Runs: one chord through its roots, each at the place that moves the hand least.
- *   CycleAsk ─cycleOf→ roots ─placesOf (rule)→ places of each ─leastRun→ RunStep[], exact
+ * Runs: a material through its roots, each at the place that moves the hand least.
+ *   CycleAsk ─cycleOf→ roots ─placesOf (material, rule)→ places of each ─leastRun→ RunStep[], exact
  */
+import { type ArpeggioNote, arpeggioOf, positionsOf } from '../arpeggio/index.ts'
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
-import { everyPlace, type LaneShape } from '../lane/index.ts'
-import type { Neck, StringIndex } from '../neck/index.ts'
+import { everyPlace, type LaneShape, shapeOn } from '../lane/index.ts'
+import { fingertipMm, type Neck, type StringIndex } from '../neck/index.ts'
 import { indexPlace } from '../path/index.ts'
-import type { Degree } from '../pitch/index.ts'
+import { pitchClassOf, spellDegree } from '../pitch/index.ts'
 import { type Frets, lowestPressed } from '../voicing/index.ts'
 import { type CycleAsk, cycleOf, type SpelledRoot, spelledFor } from './cycle.ts'
+import type { Material, OwnShape } from './material.ts'
 
-/** Where a root's shape may lie: its root on these strings in turn, or on any of them. */
+/** Where a root's shape may lie: its root on these strings in turn, or on any of them. One's own shapes keep their strings. */
 export type PlaceRule =
   | { readonly kind: 'in-turn'; readonly strings: readonly StringIndex[] }
   | { readonly kind: 'nearest'; readonly strings: readonly StringIndex[] }
 
 export interface RunAsk extends CycleAsk {
-  readonly formula: readonly Degree[]
+  readonly material: Material
   readonly rule: PlaceRule
   /** No shape goes beyond. */
   readonly fretMax: number
@@ -27,54 +29,158 @@ export interface RunStep extends SpelledRoot {
   readonly chord: Chord
   /** `undefined` where it has no shape on the strings whose turn it is. */
   readonly shape: LaneShape | undefined
-  /** The string of its root. */
+  /** The string of its root, or of its lowest tone where the root is not sounded. */
   readonly string: StringIndex | undefined
+  /** Of an arpeggio: its tones in the order in which they are played. */
+  readonly line: readonly ArpeggioNote[] | undefined
   /** From the step before: how many frets the lowest finger goes, up the neck positive; none for the first. */
   readonly hopFrets: number | undefined
   /** How far the index fingertip goes along the neck. */
   readonly hopMm: number | undefined
 }
 
+/** One thing that the hand holds. */
 export interface RunPlace {
+  readonly chord: Chord
   readonly shape: LaneShape
   readonly string: StringIndex
+  readonly line?: readonly ArpeggioNote[] | undefined
   /** Of the index fingertip, in mm from the nut. */
   readonly indexMm: number
 }
 
+/** All that is played on one root where it may lie. */
+export type RunPlaces = readonly [RunPlace, ...RunPlace[]]
+
 export function runOf(ask: RunAsk, neck: Neck, profile: HandProfile): readonly RunStep[] {
-  const { formula, rule, fretMax } = ask
-  const roots = cycleOf(ask).map((pitchClass, index): SpelledRoot & { readonly chord: Chord } => {
+  const { material } = ask
+  const formula = material.kind === 'shapes' ? (material.shapes[0]?.chord.formula ?? ['R']) : material.formula
+  const roots = cycleOf(ask).map((pitchClass, index): SpelledRoot => {
     const spelled = spelledFor(pitchClass, formula)
     // The first root is called as it was asked for.
-    const named = index === 0 && spelled.twin === ask.from ? { root: ask.from, twin: spelled.root } : spelled
-    return { ...named, chord: { root: named.root, formula } }
+    return index === 0 && spelled.twin === ask.from ? { root: ask.from, twin: spelled.root } : spelled
   })
-  const places = roots.map(({ chord }, index) =>
-    stringsAt(rule, index).flatMap((string) =>
-      everyPlace(chord, string, neck, profile, fretMax).map((shape): RunPlace => placed(shape, string, neck)),
-    ),
-  )
+  const places = roots.map((root, index) => placesOf(ask, root, index, neck, profile))
   const taken = leastRun(places)
-  return roots.map((root, index): RunStep => {
-    const now = taken[index]
-    const before = taken[index - 1]
-    return {
-      ...root,
-      shape: now?.shape,
-      string: now?.string,
-      hopFrets: now && before && lowestOf(now) - lowestOf(before),
-      hopMm: now && before && Math.abs(now.indexMm - before.indexMm),
+  let before: RunPlace | undefined
+  return roots.flatMap((root, index): readonly RunStep[] => {
+    const all = taken[index]
+    if (!all) {
+      before = undefined
+      const none = { shape: undefined, string: undefined, line: undefined, hopFrets: undefined, hopMm: undefined }
+      return [{ ...root, chord: { root: root.root, formula }, ...none }]
     }
+    return all.map((now, within): RunStep => {
+      const last = before
+      before = now
+      const names = within === 0 ? root : { root: now.chord.root, twin: undefined }
+      return {
+        ...names,
+        chord: now.chord,
+        shape: now.shape,
+        string: now.string,
+        line: now.line,
+        hopFrets: last && lowestOf(now) - lowestOf(last),
+        hopMm: last && Math.abs(now.indexMm - last.indexMm),
+      }
+    })
   })
 }
+
+/** Where all that is played on a root may lie; each way is looked at by itself. */
+function placesOf(
+  { material, rule, fretMax }: RunAsk,
+  { root }: SpelledRoot,
+  index: number,
+  neck: Neck,
+  profile: HandProfile,
+): readonly RunPlaces[] {
+  switch (material.kind) {
+    case 'chord': {
+      const chord: Chord = { root, formula: material.formula }
+      return stringsAt(rule, index).flatMap((string) =>
+        everyPlace(chord, string, neck, profile, fretMax).map(
+          (shape): RunPlaces => [placed(chord, shape, string, neck)],
+        ),
+      )
+    }
+    case 'arpeggio':
+      return positionPlaces({ root, formula: material.formula }, neck, profile, fretMax)
+    case 'shapes':
+      return movedPlaces(material.shapes, root, neck, profile, fretMax)
+  }
+}
+
+/** So many tones make a bar of eighths. */
+const LINE_TONES = 8
+
+/** Every hand position in which no tone is missing; the line goes from the lowest root up, and back where it ends early. */
+function positionPlaces(chord: Chord, neck: Neck, profile: HandProfile, fretMax: number): readonly RunPlaces[] {
+  return positionsOf(chord, neck, profile).flatMap(({ at, gaps, high, liesWell }): readonly RunPlaces[] => {
+    if (gaps > 0 || high > fretMax || !liesWell) return []
+    const { notes } = arpeggioOf(chord, neck, profile, { kind: 'position', at })
+    const first = notes.findIndex(({ degree }) => degree === 'R')
+    if (first < 0 || notes.some(({ fret }) => fret === 0)) return []
+    const up = notes.slice(first, first + LINE_TONES)
+    const back = up
+      .slice(0, -1)
+      .toReversed()
+      .slice(0, LINE_TONES - up.length)
+    const line = [...up, ...back]
+    const frets: (number | null)[] = neck.open.map(() => null)
+    // What the hand holds first: the lowest tone on each string.
+    for (const { string, fret } of up) frets[string] ??= fret
+    const root = up[0] as ArpeggioNote
+    const shape = shapeOn(frets, chord, neck, profile)
+    return [[{ chord, shape, string: root.string, line, indexMm: fingertipMm(neck.scaleLengthMm, at) }]]
+  })
+}
+
+/** One's own shapes, all moved by the same frets so that the first stands on the root. */
+function movedPlaces(
+  shapes: readonly OwnShape[],
+  root: SpelledRoot['root'],
+  neck: Neck,
+  profile: HandProfile,
+  fretMax: number,
+): readonly RunPlaces[] {
+  const [first] = shapes
+  if (!first) return []
+  const by = pitchClassOf(root) - pitchClassOf(first.chord.root)
+  return shifts(by).flatMap((shift): readonly RunPlaces[] => {
+    const moved = shapes.map(({ chord, frets }): RunPlace | undefined => {
+      const there = movedBy(frets, shift, neck, fretMax)
+      const named = movedChord(chord, first.chord, root)
+      if (!there || !named) return undefined
+      const shape = shapeOn(there, named, neck, profile)
+      const own = shape.degrees.indexOf('R')
+      const lowest = there.findIndex((fret) => fret !== null)
+      return placed(named, shape, own < 0 ? lowest : own, neck)
+    })
+    const [head, ...rest] = moved
+    return head && rest.every((one) => one !== undefined) ? [[head, ...rest] as RunPlaces] : []
+  })
+}
+
+/** A chord of a row, when the row's first chord stands on another root: spelled as it follows from there. */
+function movedChord(chord: Chord, first: Chord, root: SpelledRoot['root']): Chord | undefined {
+  if (chord === first) return { ...chord, root, ...(chord.bass ? { bass: movedNote(chord.bass, first, root) } : {}) }
+  const own = movedNote(chord.root, first, root)
+  return { ...chord, root: own, ...(chord.bass ? { bass: movedNote(chord.bass, first, root) } : {}) }
+}
+const movedNote = (note: SpelledRoot['root'], first: Chord, root: SpelledRoot['root']): SpelledRoot['root'] => {
+  const above = (pitchClassOf(note) - pitchClassOf(first.root) + 12) % 12
+  return spellDegree(root, PLAIN_DEGREES[above] ?? 'R') ?? spelledFor((pitchClassOf(root) + above) % 12, ['R']).root
+}
+const PLAIN_DEGREES = ['R', 'b9', '9', 'b3', '3', '11', 'b5', '5', 'b13', '13', 'b7', '7'] as const
 
 const stringsAt = ({ kind, strings }: PlaceRule, index: number): readonly StringIndex[] =>
   kind === 'nearest' ? strings : strings.slice(index % strings.length, (index % strings.length) + 1)
 
 const lowestOf = ({ shape }: RunPlace): number => lowestPressed(shape.frets)
 
-const placed = (shape: LaneShape, string: StringIndex, neck: Neck): RunPlace => ({
+const placed = (chord: Chord, shape: LaneShape, string: StringIndex, neck: Neck): RunPlace => ({
+  chord,
   shape,
   string,
   indexMm: (shape.fingering && indexPlace(shape.frets, shape.fingering.fingers, neck)) ?? 0,
@@ -84,38 +190,51 @@ const placed = (shape: LaneShape, string: StringIndex, neck: Neck): RunPlace => 
  * One place of each root, so that the index finger goes least from the first to the last; of runs that are as short, the
  * one that begins lower. A root without a place is passed by.
  */
-export function leastRun(places: readonly (readonly RunPlace[])[]): readonly (RunPlace | undefined)[] {
-  let before: readonly { readonly cost: number; readonly way: readonly (RunPlace | undefined)[] }[] = [
+export function leastRun(roots: readonly (readonly RunPlaces[])[]): readonly (RunPlaces | undefined)[] {
+  let before: readonly { readonly cost: number; readonly way: readonly (RunPlaces | undefined)[] }[] = [
     { cost: 0, way: [] },
   ]
-  for (const layer of places) {
-    if (layer.length === 0) {
+  for (const places of roots) {
+    if (places.length === 0) {
       before = before.map(({ cost, way }) => ({ cost, way: [...way, undefined] }))
       continue
     }
-    before = layer
-      .toSorted((a, b) => a.indexMm - b.indexMm)
-      .map((place) => {
-        let best: { cost: number; way: readonly (RunPlace | undefined)[] } | undefined
+    before = places
+      .toSorted(([a], [b]) => a.indexMm - b.indexMm)
+      .map((all) => {
+        let best: { cost: number; way: readonly (RunPlaces | undefined)[] } | undefined
         for (const { cost, way } of before) {
-          const last = way.findLast((one) => one !== undefined)
-          const whole = cost + (last ? Math.abs(place.indexMm - last.indexMm) : 0)
+          const last = way.findLast((one) => one !== undefined)?.at(-1)
+          const whole = cost + (last ? Math.abs(all[0].indexMm - last.indexMm) : 0)
           if (!best || whole < best.cost - 1e-9) best = { cost: whole, way }
         }
-        return { cost: best?.cost ?? 0, way: [...(best?.way ?? []), place] }
+        return { cost: (best?.cost ?? 0) + within(all), way: [...(best?.way ?? []), all] }
       })
   }
   return before.reduce((best, one) => (one.cost < best.cost - 1e-9 ? one : best)).way
 }
 
-/** A shape of one's own on every root: all its frets moved alike, wherever they stay on the neck. */
-export function movedShapes(frets: Frets, bySemitones: number, neck: Neck, fretMax: number): readonly Frets[] {
-  const pressed = frets.flatMap((fret) => (fret === null ? [] : [fret]))
-  if (pressed.length === 0) return []
-  const [low, high] = [Math.min(...pressed), Math.max(...pressed)]
-  const least = Math.max(...frets.map((fret, string) => (fret === null ? 0 : (neck.firstFret[string] ?? 1))))
-  const moved: Frets[] = []
-  for (let by = (((bySemitones % 12) + 12) % 12) - 24; by <= 24; by += 12)
-    if (low + by >= least && high + by <= fretMax) moved.push(frets.map((fret) => (fret === null ? null : fret + by)))
-  return moved
+/** The way of the index finger from the first to the last that is held on one root. */
+const within = (all: RunPlaces): number =>
+  all.slice(1).reduce((sum, { indexMm }, index) => sum + Math.abs(indexMm - (all[index] as RunPlace).indexMm), 0)
+
+/** Up and down the neck by octaves. */
+const shifts = (bySemitones: number): readonly number[] =>
+  [-24, -12, 0, 12, 24].map((octaves) => (((bySemitones % 12) + 12) % 12) + octaves)
+
+function movedBy(frets: Frets, by: number, neck: Neck, fretMax: number): Frets | undefined {
+  const pressed = frets.flatMap((fret) => fret ?? [])
+  if (pressed.length === 0 || (by !== 0 && pressed.includes(0))) return undefined
+  const least =
+    by === 0 ? 0 : Math.max(...frets.map((fret, string) => (fret === null ? 0 : (neck.firstFret[string] ?? 1))))
+  return Math.min(...pressed) + by >= least && Math.max(...pressed) + by <= fretMax
+    ? frets.map((fret) => (fret === null ? null : fret + by))
+    : undefined
 }
+
+/** A shape of one's own on every root: all its frets moved alike, wherever they stay on the neck. */
+export const movedShapes = (frets: Frets, bySemitones: number, neck: Neck, fretMax: number): readonly Frets[] =>
+  shifts(bySemitones).flatMap((by) => {
+    const moved = movedBy(frets, by, neck, fretMax)
+    return moved ? [moved] : []
+  })

@@ -98,8 +98,8 @@ export const BetweenQuery = v.strictObject({ from: SYMBOL, to: SYMBOL, key: v.op
 
 export const RUN_PLACES = ['6-and-5', '5-and-6', 'nearest', '6', '5', '4'] as const
 export const RunQuery = v.strictObject({
-  /** What stands behind the root in a symbol; nothing for a major triad. */
-  material: v.optional(text(40), 'm7'),
+  /** What stands behind the root in a symbol (nothing for a major triad), `arpeggio m7`, or shapes: `Fm9=x8688x,Bbm7=6x666x`. */
+  material: v.optional(text(2000), 'm7'),
   cycle: v.optional(v.picklist(CYCLES), 'fourths'),
   from: v.optional(text(8), 'E'),
   place: v.optional(v.picklist(RUN_PLACES), '6-and-5'),

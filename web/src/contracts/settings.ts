@@ -57,6 +57,19 @@ export const Settings = v.object({
   drums: v.boolean(),
   /** Milliseconds between what the program plays and what is heard: the cursor waits for it, the ear allows for it. */
   latencyMs: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500)),
+  /** In a run the ear proposes how each root went. */
+  earJudges: v.boolean(),
+  /** Quarter notes in a minute that the player wants to play everything at. */
+  wishedTempo: v.pipe(v.number(), v.integer(), v.minValue(SLOWEST), v.maxValue(FASTEST)),
+  /** Days of the week without practice, Sunday 0; and one day that is taken off. */
+  restDays: v.pipe(
+    v.array(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(6))),
+    v.maxLength(6, 'a day to play'),
+  ),
+  restOn: v.pipe(v.string(), v.maxLength(10)),
+  /** Recall cards in a day, and how many of them may be new. */
+  cardsADay: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(200)),
+  newCardsADay: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(50)),
 })
 export type Settings = v.InferOutput<typeof Settings>
 export type Labels = Settings['labels']
@@ -90,6 +103,12 @@ export const DEFAULT_SETTINGS: Settings = {
   metronome: true,
   drums: false,
   latencyMs: 0,
+  earJudges: false,
+  wishedTempo: 100,
+  restDays: [],
+  restOn: '',
+  cardsADay: 30,
+  newCardsADay: 8,
 }
 
 /** A hand of the player's own reach; a medium one unless it was measured. */

@@ -8,7 +8,9 @@ import { EMPTY_TRAY, type KeptSetDraft } from '../contracts/progression.ts'
 import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
 import { DataProblem, openDatabase } from './database.ts'
 import type { Outcome } from './outcome.ts'
+import type { FormedAttempt } from './practiceRepository.ts'
 import { createRepositories, type Repositories } from './repositories.ts'
+import { scheduleOf } from './schedule.ts'
 
 let folder: string
 let book: Repositories
@@ -37,6 +39,29 @@ const set = (title: string): KeptSetDraft => ({
   metre: '4/4',
   tempoBpm: 96,
   steps: [{ id: 'a', beats: 4, chord: 'Fm9', shape: fm9, held: true }],
+})
+const attempt = (id: string, more: Partial<FormedAttempt> = {}): FormedAttempt => ({
+  id,
+  kind: 'run',
+  run: { id: 'a-run-of-twelve', query: 'material=m7', title: '', startedAt: at(0).toISOString() },
+  card: '',
+  at: at(1).toISOString(),
+  day: '2026-11-01',
+  material: 'm7',
+  suffix: 'm7',
+  root: 'Ab',
+  string: 5,
+  frets: 'x-11-13-11-12-x',
+  form: 'x0201x',
+  tuning: STANDARD,
+  tempo: 66,
+  grade: 'had',
+  judge: 'player',
+  shown: false,
+  seconds: 3.6,
+  faults: '',
+  instrument: 'Archtop',
+  ...more,
 })
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 1, 20, minute))
 const done = <Value>(outcome: Outcome<Value>): Value => {
@@ -215,6 +240,97 @@ describe('the tray and the sets that it is kept as', () => {
   })
 })
 
+describe('practice', () => {
+  const SPELL = 'spell|A|#5'
+  const answer = (id: string, minute: number, grade: FormedAttempt['grade']) =>
+    book.practice.record(
+      attempt(id, { kind: 'card', run: null, card: SPELL, at: at(minute).toISOString(), grade }),
+      at(0),
+    )
+  const card = () => book.practice.cards().find(({ card: text }) => text === SPELL)
+  const addCard = () =>
+    book.practice.addCards({ material: 'm7', title: '', tuning: STANDARD, cards: [SPELL, 'spell|A|b7'] }, at(0))
+
+  test('an attempt is kept once, however often it is sent, and survives a new start', () => {
+    const first = book.practice.record(attempt('attempt-1'), at(2))
+    const again = book.practice.record(attempt('attempt-1', { grade: 'lost' }), at(3))
+    expect([first.isNew, again.isNew]).toEqual([true, false])
+    expect(again.value).toEqual(first.value)
+    close()
+    open()
+    expect(book.practice.list({}, 10)).toEqual({ entries: [first.value.attempt], total: 1 })
+    expect(first.value.attempt).toMatchObject({ root: 'Ab', form: 'x0201x', run: 'a-run-of-twelve', card: '' })
+  })
+
+  test('two pages that practise the same run at once lose nothing', () => {
+    for (const id of ['page-one-1', 'page-two-1', 'page-one-2', 'page-two-2']) book.practice.record(attempt(id), at(1))
+    expect(book.practice.list({}, 10).total).toBe(4)
+  })
+
+  test('cards are new until they are answered; an answer schedules as the library does', () => {
+    expect(addCard()).toBe(2)
+    expect(addCard()).toBe(0)
+    expect(card()).toMatchObject({ isNew: true, material: 'm7', times: 0, dueAt: at(0).getTime() })
+    const { due } = answer('answer-1', 10, 'had').value
+    const expected = scheduleOf(at(0).getTime(), [{ at: at(10).getTime(), grade: 'had' }])
+    expect(due).toBe(new Date(expected.dueAt).toISOString())
+    expect(card()).toMatchObject({ isNew: false, times: 1, dueAt: expected.dueAt })
+  })
+
+  test('an answer that is corrected, taken out and brought back schedules as if it had always been so', () => {
+    addCard()
+    answer('answer-1', 10, 'had')
+    answer('answer-2', 5, 'easy')
+    const dueAfter = (...answers: readonly (readonly [number, FormedAttempt['grade']])[]) =>
+      scheduleOf(
+        at(0).getTime(),
+        answers.map(([minute, grade]) => ({ at: at(minute).getTime(), grade })),
+      ).dueAt
+    expect(card()?.dueAt).toBe(dueAfter([5, 'easy'], [10, 'had']))
+    expect(done(book.practice.correct('answer-2', { grade: 'lost', version: 1 }))).toMatchObject({
+      grade: 'lost',
+      judge: 'player',
+      version: 2,
+    })
+    expect(card()?.dueAt).toBe(dueAfter([5, 'lost'], [10, 'had']))
+    expect(book.practice.correct('answer-2', { grade: 'had', version: 1 })).toMatchObject({
+      kind: 'stale',
+      now: { grade: 'lost' },
+    })
+    book.practice.remove('answer-1', at(20))
+    expect(card()?.dueAt).toBe(dueAfter([5, 'lost']))
+    done(book.practice.restore('answer-1'))
+    expect(card()?.dueAt).toBe(dueAfter([5, 'lost'], [10, 'had']))
+    expect(book.practice.restore('answer-1')).toEqual({ kind: 'missing' })
+  })
+
+  test('a day counts its cards, and those that were asked for the first time', () => {
+    addCard()
+    answer('answer-1', 10, 'had')
+    answer('answer-2', 20, 'had')
+    book.practice.record(attempt('later', { kind: 'card', run: null, card: SPELL, day: '2026-11-03' }), at(0))
+    expect(book.practice.answeredOn('2026-11-01')).toEqual({ cards: 1, newCards: 1 })
+    expect(book.practice.answeredOn('2026-11-03')).toEqual({ cards: 1, newCards: 0 })
+    expect(book.practice.answeredOn('2026-11-02')).toEqual({ cards: 0, newCards: 0 })
+  })
+
+  test('the log is asked by days, instrument and material', () => {
+    book.practice.record(attempt('on-the-first'), at(1))
+    book.practice.record(attempt('on-the-fifth', { day: '2026-11-05', material: '7', instrument: 'Baritone' }), at(1))
+    const ids = (ask: Parameters<typeof book.practice.list>[0]) =>
+      book.practice.list(ask, 9).entries.map(({ id }) => id)
+    expect(ids({ from: '2026-11-02' })).toEqual(['on-the-fifth'])
+    expect(ids({ to: '2026-11-04' })).toEqual(['on-the-first'])
+    expect(ids({ instrument: 'Baritone' })).toEqual(['on-the-fifth'])
+    expect(ids({ material: 'm7' })).toEqual(['on-the-first'])
+    expect(book.practice.entries({ material: 'm7' })).toMatchObject([{ root: 8, form: 'x0201x' }])
+    expect(book.practice.filters()).toEqual({ instruments: ['Archtop', 'Baritone'], materials: ['7', 'm7'] })
+  })
+})
+
+/** What only looks. */
+type Reads = 'list' | 'find' | 'read' | 'cards' | 'answeredOn' | 'entries' | 'filters'
+
 describe('a full disk', () => {
   /** Every write that there is. One that is not here does not compile: `satisfies` asks for each repository's. */
   const writes = {
@@ -246,9 +362,17 @@ describe('a full disk', () => {
       remove: () => book.tunings.remove(1),
     },
     settings: { change: () => book.settings.change({ labels: 'note' }) },
+    practice: {
+      addCards: () =>
+        book.practice.addCards({ material: 'm9', title: 'full', tuning: STANDARD, cards: ['spell|C|b7'] }, at(9)),
+      record: () => book.practice.record(attempt('attempt-full'), at(9)),
+      correct: () => book.practice.correct('attempt-one', { grade: 'lost', version: 1 }),
+      remove: () => book.practice.remove('attempt-one', at(9)),
+      restore: () => book.practice.restore('attempt-two'),
+    },
   } satisfies {
     readonly [Name in keyof Repositories]: {
-      readonly [Write in Exclude<keyof Repositories[Name], 'list' | 'find' | 'read'>]: () => unknown
+      readonly [Write in Exclude<keyof Repositories[Name], Reads>]: () => unknown
     }
   }
   const all = Object.entries(writes).flatMap(([name, of]) =>
@@ -262,6 +386,8 @@ describe('a full disk', () => {
     instruments: book.instruments.list(),
     tunings: book.tunings.list(),
     settings: book.settings.read(),
+    log: book.practice.list({}, 1e6),
+    cards: book.practice.cards(),
   })
 
   test.each(all)('%s is not acknowledged when its commit fails, and nothing of it is kept', (_, act) => {
@@ -273,6 +399,8 @@ describe('a full disk', () => {
     book.sets.remove(2, at(1))
     for (const title of ['one', 'two']) book.tunes.add(tune(title), at(0))
     book.tunes.remove(2, at(1))
+    for (const id of ['attempt-one', 'attempt-two']) book.practice.record(attempt(id), at(0))
+    book.practice.remove('attempt-two', at(1))
     book.instruments.add(archtop)
     book.tunings.add(archtop.tuning)
     const before = contents()
@@ -319,7 +447,18 @@ function failCommits(sqlite: Sqlite.Database): { readonly end: () => void } {
     create temp table gone (id integer primary key);
     create temp table wants (id integer references gone (id) deferrable initially deferred);
   `)
-  const triggers = ['kept_shapes', 'progressions', 'tunes', 'instruments', 'own_tunings', 'settings'].flatMap((table) =>
+  const triggers = [
+    'kept_shapes',
+    'progressions',
+    'tunes',
+    'instruments',
+    'own_tunings',
+    'settings',
+    'practice_materials',
+    'practice_runs',
+    'practice_cards',
+    'practice_attempts',
+  ].flatMap((table) =>
     ['insert', 'update', 'delete'].map((event) => {
       const name = `fail_${table}_${event}`
       sqlite.exec(

@@ -1,6 +1,7 @@
 /** All repositories over one database; the server opens it once. */
 import { type Database, openDatabase, openedFolder } from './database.ts'
 import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
+import { createPracticeRepository, type PracticeRepository } from './practiceRepository.ts'
 import {
   createSetRepository,
   createTrayRepository,
@@ -18,6 +19,7 @@ export interface Repositories {
   readonly sets: SetRepository
   readonly tray: TrayRepository
   readonly tunes: TuneRepository
+  readonly practice: PracticeRepository
   readonly instruments: InstrumentRepository
   readonly tunings: TuningRepository
   readonly settings: SettingsRepository
@@ -30,6 +32,7 @@ export const repositoriesOver = (store: Store): Repositories => ({
   sets: createSetRepository(store),
   tray: createTrayRepository(store),
   tunes: createTuneRepository(store),
+  practice: createPracticeRepository(store),
   instruments: createInstrumentRepository(store),
   tunings: createTuningRepository(store),
   settings: createSettingsRepository(store),

@@ -1,6 +1,7 @@
 /** The tables. `version` counts a player's edits: a stale write is refused. Texts of music are what core reads back. */
 
-import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { GRADES, JUDGES } from '@nestling/core/practice'
+import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { StepTexts } from '../contracts/progression.ts'
 import type { TuneChord } from '../contracts/tune.ts'
 
@@ -78,3 +79,83 @@ export const ownTunings = sqliteTable('own_tunings', {
   name: text('name').notNull().unique(),
   tuning: text('tuning').notNull(),
 })
+
+/** What is practised: `m7`, `arpeggio m7`, `Fm9=x8688x,Bbm7=6x666x`; in a tuning. */
+export const practiceMaterials = sqliteTable(
+  'practice_materials',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    text: text('text').notNull(),
+    tuning: text('tuning').notNull(),
+    /** A tune's or a set's name; empty where the text says it all. */
+    title: text('title').notNull().default(''),
+    createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
+  },
+  (table) => [uniqueIndex('practice_materials_text').on(table.text, table.tuning)],
+)
+
+/** A run from its start to where it was stopped; its id is made by the page that plays it. */
+export const practiceRuns = sqliteTable('practice_runs', {
+  id: text('id').primaryKey(),
+  materialId: integer('material_id').notNull().references(() => practiceMaterials.id),
+  /** The Practice view's address without its beginning. */
+  query: text('query').notNull(),
+  startedAt: integer('started_at', { mode: 'timestamp_ms' }).notNull(),
+}) // biome-ignore format: a table
+
+/** Recall cards, each with its schedule: what the FSRS library keeps of a card. Times are in ms. */
+export const practiceCards = sqliteTable('practice_cards', {
+  /** The question and the tuning: `play|Cmaj7|x3545x|Eb@E2,A2,D3,G3,B3,E4`. */
+  id: text('id').primaryKey(),
+  card: text('card').notNull(),
+  tuning: text('tuning').notNull(),
+  materialId: integer('material_id').notNull().references(() => practiceMaterials.id),
+  createdAt: integer('created_at').notNull(),
+  dueAt: integer('due_at').notNull(),
+  stability: real('stability').notNull(),
+  difficulty: real('difficulty').notNull(),
+  scheduledDays: integer('scheduled_days').notNull(),
+  learningSteps: integer('learning_steps').notNull(),
+  reps: integer('reps').notNull(),
+  lapses: integer('lapses').notNull(),
+  state: integer('state').notNull(),
+  lastAt: integer('last_at'),
+}) // biome-ignore format: a table
+
+/** One root of a run, or one card answered; the id is made by the page, so that what is sent twice is kept once. */
+export const practiceAttempts = sqliteTable(
+  'practice_attempts',
+  {
+    id: text('id').primaryKey(),
+    kind: text('kind', { enum: ['run', 'card'] }).notNull(),
+    runId: text('run_id').references(() => practiceRuns.id),
+    cardId: text('card_id'),
+    at: integer('at').notNull(),
+    /** Of the player's own calendar: `2026-11-23`. */
+    day: text('day').notNull(),
+    material: text('material').notNull(),
+    suffix: text('suffix').notNull(),
+    /** A note name; empty where a card has no root. */
+    root: text('root').notNull(),
+    string: integer('string').notNull(),
+    frets: text('frets').notNull(),
+    /** The shape without its place. */
+    form: text('form').notNull(),
+    tuning: text('tuning').notNull(),
+    tempo: integer('tempo').notNull(),
+    grade: text('grade', { enum: GRADES }).notNull(),
+    judge: text('judge', { enum: JUDGES }).notNull(),
+    shown: integer('shown', { mode: 'boolean' }).notNull(),
+    seconds: real('seconds').notNull(),
+    faults: text('faults').notNull(),
+    instrument: text('instrument').notNull(),
+    /** Set while a deletion can still be taken back. */
+    deletedAt: integer('deleted_at'),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [
+    index('practice_attempts_day').on(table.day),
+    index('practice_attempts_card').on(table.cardId),
+    index('practice_attempts_run').on(table.runId),
+  ],
+)

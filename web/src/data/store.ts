@@ -6,8 +6,8 @@
 import type { Database } from './database.ts'
 
 type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
-export type Reader = Pick<Database, 'select'>
-export type Writer = Pick<Transaction, 'select' | 'insert' | 'update' | 'delete'>
+export type Reader = Pick<Database, 'select' | 'selectDistinct'>
+export type Writer = Pick<Transaction, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete'>
 
 export interface Store {
   readonly read: Reader

@@ -7,6 +7,7 @@ import type { SymbolError } from '@nestling/core/chord'
 import type { KeyError, NumbersError } from '@nestling/core/key'
 import type { KeyLineError, LaneError } from '@nestling/core/lane'
 import type { InstrumentProblem } from '@nestling/core/neck'
+import type { MaterialError, RunLineError } from '@nestling/core/practice'
 import type { ProgressionError } from '@nestling/core/progression'
 import type { FieldError, QuestionError } from '@nestling/core/request'
 import type { ShapeError } from '@nestling/core/shape'
@@ -24,6 +25,8 @@ export type ToldError =
   | ChartError
   | ArrangementError
   | FretsError
+  | MaterialError
+  | RunLineError
   | QuestionError
   | Omit<ShapeError, 'field'>
   | Omit<ProgressionError, 'field'>
@@ -45,6 +48,8 @@ type Coded =
   | ChartError
   | ArrangementError
   | FretsError
+  | MaterialError
+  | RunLineError
   | QuestionError
   | ShapeError
 type Codes = Coded['code']
@@ -57,6 +62,8 @@ const says = (message: string, expected: string): Words => ({ message, expected 
 const DEGREES = 'degrees such as R b3 5 b7 9 #11'
 const START = 'a note name such as C, F# or Bb first'
 const ITEM = 'a tension (b9 #9 #11 b13), b5, #5, sus, add, no, or a bass after /'
+const MATERIAL = 'what stands behind a root, such as m7, maj9 or arpeggio 7b9'
+const RUN = 'a run such as m7 on 5 and 6 fourths from E 80'
 const ARRANGEMENT = 'close, drop-2, drop-3, drop-2-4, drop-2-3, spread, shell, any, or degrees such as R-7-3-5'
 const FRETS = 'one fret, 0 or x per string, low to high, such as x35343 or x-10-12-10-12-x'
 const KEY = 'a key such as Bb, Bb major, Gm, G minor or F# Dorian'
@@ -176,6 +183,14 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   nothing_typed: () => wants('nothing to read yet', 'a chord symbol such as Ebmaj7'),
   not_the_shape: ({ text }) =>
     wants(`${text}: the shape in hand is another chord`, 'one of its names, or ask "is it …?" for what would mend it'),
+  not_a_material: ({ text }) => wants(`${text || 'nothing'} is nothing to practise`, MATERIAL),
+  not_an_own_shape: ({ text }) => wants(`${text} is no shape of yours`, 'a chord and its frets, such as Am7=5x555x'),
+  too_many_shapes: ({ most }) => wants('that is too much for one run', `at most ${most} shapes`),
+  not_a_run_word: ({ text }) => wants(`${text} says nothing of a run`, RUN),
+  run_string: ({ text, strings }) =>
+    wants(`${text || 'nothing'} is no string here`, `strings 1 to ${strings}, such as on 5 and 6`),
+  run_tempo: ({ text, slowest, fastest }) => wants(`${text} is no tempo`, `${slowest} to ${fastest} beats a minute`),
+  nothing_to_run: () => wants('nothing to practise yet', RUN),
   not_a_wish: ({ text }) => wants(`${text} is not part of the line here`, WISHES),
 }
 

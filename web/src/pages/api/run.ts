@@ -1,7 +1,7 @@
-import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import { writeSymbol } from '@nestling/core/chord'
 import { neckOf, stringIndex } from '@nestling/core/neck'
 import { readNote } from '@nestling/core/pitch'
-import { chanceOf, type PlaceRule, type RunStep, runOf } from '@nestling/core/practice'
+import { chanceOf, nearestRule, type PlaceRule, type RunStep, readMaterial, runOf } from '@nestling/core/practice'
 import { writeFrets } from '@nestling/core/voicing'
 import type { APIRoute } from 'astro'
 import { type RUN_PLACES, RunQuery } from '../../contracts/queries.ts'
@@ -23,20 +23,13 @@ export const GET: APIRoute = ({ url }) => {
       message: `${from} is no root; expected a note name such as E, F# or Bb`,
       expected: 'a note name such as E, F# or Bb',
     })
-  // A sign behind the C would be its own.
-  const [before, after] = /^[b#]/.test(material) ? ['C(', ')'] : ['C', '']
-  const read = readSymbol(`${before}${material}${after}`)
-  if (!read.ok) return refuse('material', { ...read.error, at: Math.max(0, read.error.at - before.length) })
-  if (read.value.bass !== undefined)
-    return refuseWith('material', {
-      message: `${material} has a bass of its own; expected what stands behind a root, such as m7, maj9 or 7b9`,
-      expected: 'what stands behind a root, such as m7, maj9 or 7b9',
-    })
+  const read = readMaterial(material, SCRIPTS_INSTRUMENT.tuning.strings.length)
+  if (!read.ok) return refuse('material', read.error)
   const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
   const neck = neckOf(player.instrument)
   const steps = runOf(
     {
-      formula: read.value.formula,
+      material: read.value,
       cycle,
       from: root,
       down: down === 'true',
@@ -53,7 +46,7 @@ export const GET: APIRoute = ({ url }) => {
 
 function ruleOf(place: (typeof RUN_PLACES)[number], count: number): PlaceRule {
   const strings = (...numbers: readonly number[]) => numbers.map((number) => stringIndex(number, count))
-  if (place === 'nearest') return { kind: 'nearest', strings: strings(6, 5, 4) }
+  if (place === 'nearest') return nearestRule(count)
   return { kind: 'in-turn', strings: strings(...place.split('-and-').map(Number)) }
 }
 
