@@ -1,17 +1,21 @@
-/** Fills a data folder with the demo: Marit's three instruments, a dozen shapes and five tunes. What is there already stays. */
+/** Fills a data folder with the demo: Marit's three instruments, a dozen shapes, five tunes and six weeks of practice. What is there already stays. */
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { dataFolder } from '../../scripts/dataFolder.mjs'
 import { DataProblem, openDatabase } from '../src/data/database.ts'
 import { createRepositories } from '../src/data/repositories.ts'
 import { DEMO_INSTRUMENTS, DEMO_SHAPES } from './demoData.ts'
+import { demoLog } from './demoLog.ts'
 import { demoTunes } from './demoTunes.ts'
+
+/** The same log on every machine, up to the day on which it is filled. */
+const LOG_SEED = 20
 
 process.env['NESTLING_MIGRATIONS'] ??= join(dirname(fileURLToPath(import.meta.url)), '..', 'drizzle')
 
 try {
   const { db, close } = openDatabase(dataFolder('demo'))
-  const { instruments, shapes, settings, tunes } = createRepositories(db)
+  const { instruments, shapes, settings, tunes, practice } = createRepositories(db)
   const known = instruments.list()
   for (const instrument of DEMO_INSTRUMENTS) instruments.add(instrument)
   // The shapes come once, with the first instruments: shapes that the player deleted must not come back.
@@ -21,6 +25,11 @@ try {
     const [archtop] = DEMO_INSTRUMENTS
     for (const [index, tune] of (archtop ? demoTunes(archtop) : []).entries())
       tunes.add(tune, new Date(start + index * 50 * 3600_000))
+    if (archtop) {
+      const { attempts, decks, decksAt } = demoLog(archtop, new Date(), LOG_SEED)
+      for (const deck of decks) practice.addCards(deck, decksAt)
+      practice.recordAll(attempts, new Date())
+    }
     for (const [index, shape] of DEMO_SHAPES.entries()) shapes.add(shape, new Date(start + index * 26 * 3600_000))
   }
   close()

@@ -3,11 +3,17 @@
 export const GRADES = ['lost', 'hard', 'had', 'easy'] as const
 export type Grade = (typeof GRADES)[number]
 
+/** What a logbook holds of a root that nobody judged: it was played. */
+export const LOG_GRADES = [...GRADES, 'played'] as const
+export type LogGrade = (typeof LOG_GRADES)[number]
+
 /** Who says so. */
 export const JUDGES = ['player', 'ear', 'answer'] as const
 export type Judge = (typeof JUDGES)[number]
 
-export const isClean = (grade: Grade): boolean => grade === 'had' || grade === 'easy'
+export const isClean = (grade: LogGrade): boolean => grade === 'had' || grade === 'easy'
+/** Lost or hard; what was only played is neither. */
+export const isWeak = (grade: LogGrade): boolean => grade === 'lost' || grade === 'hard'
 
 /** What was looked up was not known: at best it was hard. */
 export const graded = (grade: Grade, shown: boolean): Grade => (shown && isClean(grade) ? 'hard' : grade)

@@ -3,7 +3,7 @@
  *   LogEntry[] ─homeOf→ shape × root, best clean tempo; ─daysOf→ minutes and rest; ─tempoOf→ a row over time; ─weakOf→ what asks for more
  * All of them go once through the entries: ten years are 50,000.
  */
-import { type Grade, isClean, type Judge } from './grade.ts'
+import { isClean, isWeak, type Judge, type LogGrade } from './grade.ts'
 
 /** One root of a run, or one card. */
 export interface LogEntry {
@@ -26,7 +26,7 @@ export interface LogEntry {
   readonly form: string
   /** Quarter notes in a minute; 0 for a card. */
   readonly tempo: number
-  readonly grade: Grade
+  readonly grade: LogGrade
   readonly judge: Judge
   readonly shown: boolean
   readonly seconds: number
@@ -39,7 +39,7 @@ export interface HomeCell {
   /** The quickest that was clean; `undefined` while none was. */
   readonly best: number | undefined
   readonly times: number
-  readonly last: Grade
+  readonly last: LogGrade
 }
 
 /** A shape, and how it went on every root. */
@@ -60,7 +60,7 @@ export const rowKey = ({ suffix, form }: Pick<LogEntry, 'suffix' | 'form'>): str
 export function homeOf(entries: readonly LogEntry[]): readonly HomeRow[] {
   interface Open {
     row: Omit<HomeRow, 'cells'>
-    cells: ({ best: number | undefined; times: number; last: Grade; at: number } | undefined)[]
+    cells: ({ best: number | undefined; times: number; last: LogGrade; at: number } | undefined)[]
     times: number
     at: number
   }
@@ -182,7 +182,7 @@ const MOST_WEAK = 5
 /** Among the newest runs: the roots and shapes that are lost or hard most often, and the strings that the ear finds wrong. */
 export function weakOf(entries: readonly LogEntry[]): readonly Weak[] {
   const newest = entries
-    .filter(({ kind }) => kind === 'run')
+    .filter(({ kind, grade }) => kind === 'run' && grade !== 'played')
     .toSorted((a, b) => b.at - a.at)
     .slice(0, WEAK_LOOKS_BACK)
   const roots = new Map<number, { lost: number; of: number }>()
@@ -190,7 +190,7 @@ export function weakOf(entries: readonly LogEntry[]): readonly Weak[] {
   const faults = new Map<string, number>()
   let listened = 0
   for (const entry of newest) {
-    const lost = isClean(entry.grade) ? 0 : 1
+    const lost = isWeak(entry.grade) ? 1 : 0
     if (entry.root !== null) {
       const root = roots.get(entry.root) ?? { lost: 0, of: 0 }
       roots.set(entry.root, { lost: root.lost + lost, of: root.of + 1 })

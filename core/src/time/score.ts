@@ -59,6 +59,13 @@ export interface Pace {
   readonly factor: number
 }
 
+/** What a page shows at a beat, without a sound of its own. */
+export interface Cue {
+  /** Beats from the start. */
+  readonly at: number
+  readonly mark: number
+}
+
 export interface Score {
   readonly metre: Metre
   /** Beats at the start in which only clicks are heard; a loop leaves them out. */
@@ -69,6 +76,7 @@ export interface Score {
   readonly events: readonly ScoreEvent[]
   /** Changes of tempo within it, the earlier first; the count-in goes at the tempo of what follows. */
   readonly paces?: readonly Pace[] | undefined
+  readonly cues?: readonly Cue[] | undefined
 }
 
 /** How quickly the music goes at a beat, as a multiple of its tempo. */
@@ -116,6 +124,7 @@ export function withCountIn(score: Score, bars: number): Score {
     beats: score.beats + more,
     events: [...clicks(more, score.metre), ...score.events.map((event) => ({ ...event, at: event.at + more }))],
     ...(score.paces ? { paces: score.paces.map((pace) => ({ ...pace, at: pace.at + more })) } : {}),
+    ...(score.cues ? { cues: score.cues.map((cue) => ({ ...cue, at: cue.at + more })) } : {}),
   }
 }
 

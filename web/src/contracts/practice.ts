@@ -1,6 +1,14 @@
 /** Practice over HTTP: what is answered, asked, corrected and listed. */
 import { STANDARD_TUNING, writeTuning } from '@nestling/core/neck'
-import { GRADES, JUDGES, type LogEntry } from '@nestling/core/practice'
+import {
+  type HomeRow,
+  JUDGES,
+  LOG_GRADES,
+  type LogDay,
+  type LogEntry,
+  type TempoDay,
+  type Weak,
+} from '@nestling/core/practice'
 import * as v from 'valibot'
 import { text, version } from './text.ts'
 
@@ -48,7 +56,7 @@ export const AttemptDraft = v.strictObject({
   frets: v.optional(text(60), ''),
   tuning: v.optional(text(80), writeTuning(STANDARD_TUNING)),
   tempo: v.optional(whole(0, 300), 0),
-  grade: v.picklist(GRADES, GRADES.join(', ')),
+  grade: v.picklist(LOG_GRADES, LOG_GRADES.join(', ')),
   judge: v.optional(v.picklist(JUDGES, JUDGES.join(', ')), 'player'),
   shown: v.optional(v.boolean(), false),
   seconds: v.pipe(v.number(), v.minValue(0, 'at least 0'), v.maxValue(MOST_SECONDS, `at most ${MOST_SECONDS}`)),
@@ -59,7 +67,7 @@ export type AttemptDraft = v.InferOutput<typeof AttemptDraft>
 
 /** What is put right afterwards. */
 export const AttemptChange = v.strictObject({
-  grade: v.optional(v.picklist(GRADES, GRADES.join(', '))),
+  grade: v.optional(v.picklist(LOG_GRADES, LOG_GRADES.join(', '))),
   tempo: v.optional(whole(0, 300)),
   version,
 })
@@ -139,4 +147,32 @@ export const LogQuery = v.strictObject({
   material: v.optional(text(2000)),
   format: v.optional(v.picklist(['json', 'csv'], 'json or csv'), 'json'),
 })
+export const SummaryQuery = v.strictObject({
+  from: DAY,
+  to: DAY,
+  instrument: v.optional(text(60)),
+  material: v.optional(text(2000)),
+  /** The shape that is looked at, and the root as a pitch class. */
+  row: v.optional(text(120)),
+  root: v.optional(v.pipe(v.string(), v.regex(/^(\d|10|11)$/, 'a pitch class from 0 to 11'))),
+})
+export type SummaryAsk = v.InferOutput<typeof SummaryQuery>
+
+/** What the logbook shows. */
+export interface LogSummary {
+  readonly rows: readonly HomeRow[]
+  /** The shape that is looked at; `undefined` where nothing was played. */
+  readonly row: string | undefined
+  readonly root: number
+  readonly days: readonly LogDay[]
+  readonly tempo: readonly TempoDay[]
+  readonly weak: readonly Weak[]
+  /** That shape on that root, the newest first, and how many there are. */
+  readonly own: readonly KeptAttempt[]
+  readonly ownTotal: number
+  readonly total: number
+  readonly instruments: readonly string[]
+  readonly materials: readonly string[]
+}
+
 export type LogAsk = Omit<v.InferOutput<typeof LogQuery>, 'format'>

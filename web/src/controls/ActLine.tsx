@@ -14,6 +14,8 @@ export interface Act {
   readonly href?: string | undefined
   readonly isMain?: boolean | undefined
   readonly disabled?: boolean | undefined
+  /** It stands to be taken, or is on. */
+  readonly mark?: 'proposed' | 'on' | undefined
   /** More ways to do it. */
   readonly menu?: { readonly label: string; readonly items: ReactNode } | undefined
 }
@@ -75,7 +77,7 @@ export const ActLine = memo(function ActLine({ field, problem, acts, past, undo,
 const Key = ({ of }: { readonly of: string }) => <span className={classes['key']} data-key={of} />
 
 const OneAct = memo(function OneAct({ act }: { readonly act: Act }) {
-  const { words, keyHint, run, href, isMain, disabled, menu } = act
+  const { words, keyHint, run, href, isMain, disabled, mark, menu } = act
   const inside = (
     <>
       {words}
@@ -90,7 +92,15 @@ const OneAct = memo(function OneAct({ act }: { readonly act: Act }) {
       </a>
     )
   const button = (
-    <button type="button" className={classes['act']} data-main={main} disabled={disabled} onClick={() => run?.()}>
+    <button
+      type="button"
+      className={classes['act']}
+      data-main={main}
+      data-mark={mark}
+      aria-pressed={mark === undefined ? undefined : true}
+      disabled={disabled}
+      onClick={() => run?.()}
+    >
       {inside}
     </button>
   )

@@ -90,30 +90,17 @@ export function createPracticeRepository({ read, write }: Store) {
     /** Kept once, however often it is sent; `isNew` tells. Its card is scheduled with it. */
     record: (attempt: FormedAttempt, at: Date): { readonly value: KeptAttemptAnswer; readonly isNew: boolean } =>
       write((within) => {
-        const { run, card, at: playedAt, ...rest } = attempt
         const known = within.select().from(practiceAttempts).where(eq(practiceAttempts.id, attempt.id)).get()
         if (known) return { value: { attempt: attemptOf(known), due: dueOf(within, known.cardId) }, isNew: false }
-        if (run) {
-          const materialId = materialIn(
-            within,
-            { text: attempt.material, title: run.title, tuning: attempt.tuning },
-            at,
-          )
-          const { id, query, startedAt } = run
-          within
-            .insert(practiceRuns)
-            .values({ id, query, materialId, startedAt: new Date(startedAt) })
-            .onConflictDoNothing()
-            .run()
-        }
-        const cardId = card === '' ? null : cardIdOf(card, attempt.tuning)
-        const row = within
-          .insert(practiceAttempts)
-          .values({ ...rest, at: Date.parse(playedAt), runId: run?.id ?? null, cardId })
-          .returning()
-          .get()
-        reschedule(within, cardId)
-        return { value: { attempt: attemptOf(row), due: dueOf(within, cardId) }, isNew: true }
+        const row = added(within, attempt, at)
+        reschedule(within, row.cardId)
+        return { value: { attempt: attemptOf(row), due: dueOf(within, row.cardId) }, isNew: true }
+      }),
+    /** A whole log that nobody has yet; its cards are scheduled once. */
+    recordAll: (attempts: readonly FormedAttempt[], at: Date): void =>
+      write((within) => {
+        const cards = new Set(attempts.map((attempt) => added(within, attempt, at).cardId))
+        for (const cardId of cards) reschedule(within, cardId)
       }),
     correct: (id: string, { version, ...changes }: AttemptChange): Outcome<KeptAttempt> =>
       write((within) => {
@@ -168,6 +155,15 @@ export function createPracticeRepository({ read, write }: Store) {
       const rows = read.select().from(practiceAttempts).where(askedFor(ask)).all()
       return rows.map((row) => ({ ...row, root: rootClass(row.root) }))
     },
+    /** Those of these ids, in their order. */
+    some(ids: readonly string[]): readonly KeptAttempt[] {
+      const rows = read
+        .select()
+        .from(practiceAttempts)
+        .where(and(inArray(practiceAttempts.id, [...ids]), listed))
+        .all()
+      return ids.flatMap((id) => rows.filter((row) => row.id === id).map(attemptOf))
+    },
     /** What can be filtered by: instruments that were played, and materials with their titles. */
     filters() {
       const instruments = read
@@ -215,6 +211,26 @@ function materialIn(
     .get().id
 }
 
+/** The row of an attempt that is not there yet, and its run's. */
+function added(within: Writer, attempt: FormedAttempt, now: Date): Row {
+  const { run, card, at, ...rest } = attempt
+  if (run) {
+    const materialId = materialIn(within, { text: attempt.material, title: run.title, tuning: attempt.tuning }, now)
+    const { id, query, startedAt } = run
+    within
+      .insert(practiceRuns)
+      .values({ id, query, materialId, startedAt: new Date(startedAt) })
+      .onConflictDoNothing()
+      .run()
+  }
+  const cardId = card === '' ? null : cardIdOf(card, attempt.tuning)
+  return within
+    .insert(practiceAttempts)
+    .values({ ...rest, at: Date.parse(at), runId: run?.id ?? null, cardId })
+    .returning()
+    .get()
+}
+
 /** A card's schedule anew, from all its answers. */
 function reschedule(within: Writer, cardId: string | null): void {
   if (cardId === null) return
@@ -223,8 +239,9 @@ function reschedule(within: Writer, cardId: string | null): void {
   const answers = within
     .select({ at: practiceAttempts.at, grade: practiceAttempts.grade })
     .from(practiceAttempts)
-    .where(and(inArray(practiceAttempts.cardId, [cardId]), listed))
+    .where(and(eq(practiceAttempts.cardId, cardId), listed))
     .all()
+    .flatMap(({ at, grade }) => (grade === 'played' ? [] : [{ at, grade }]))
   within.update(practiceCards).set(scheduleOf(card.createdAt, answers)).where(eq(practiceCards.id, cardId)).run()
 }
 

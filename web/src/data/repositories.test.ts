@@ -1,6 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Grade } from '@nestling/core/practice'
 import Sqlite from 'better-sqlite3'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { DEMO_INSTRUMENTS } from '../../server/demoData.ts'
@@ -281,7 +282,7 @@ describe('practice', () => {
     addCard()
     answer('answer-1', 10, 'had')
     answer('answer-2', 5, 'easy')
-    const dueAfter = (...answers: readonly (readonly [number, FormedAttempt['grade']])[]) =>
+    const dueAfter = (...answers: readonly (readonly [number, Grade])[]) =>
       scheduleOf(
         at(0).getTime(),
         answers.map(([minute, grade]) => ({ at: at(minute).getTime(), grade })),
@@ -329,7 +330,7 @@ describe('practice', () => {
 })
 
 /** What only looks. */
-type Reads = 'list' | 'find' | 'read' | 'cards' | 'answeredOn' | 'entries' | 'filters'
+type Reads = 'list' | 'find' | 'read' | 'cards' | 'answeredOn' | 'entries' | 'filters' | 'some'
 
 describe('a full disk', () => {
   /** Every write that there is. One that is not here does not compile: `satisfies` asks for each repository's. */
@@ -366,6 +367,7 @@ describe('a full disk', () => {
       addCards: () =>
         book.practice.addCards({ material: 'm9', title: 'full', tuning: STANDARD, cards: ['spell|C|b7'] }, at(9)),
       record: () => book.practice.record(attempt('attempt-full'), at(9)),
+      recordAll: () => book.practice.recordAll([attempt('attempt-all')], at(9)),
       correct: () => book.practice.correct('attempt-one', { grade: 'lost', version: 1 }),
       remove: () => book.practice.remove('attempt-one', at(9)),
       restore: () => book.practice.restore('attempt-two'),

@@ -1,6 +1,6 @@
 /** The tables. `version` counts a player's edits: a stale write is refused. Texts of music are what core reads back. */
 
-import { GRADES, JUDGES } from '@nestling/core/practice'
+import { JUDGES, LOG_GRADES } from '@nestling/core/practice'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { StepTexts } from '../contracts/progression.ts'
 import type { TuneChord } from '../contracts/tune.ts'
@@ -143,7 +143,7 @@ export const practiceAttempts = sqliteTable(
     form: text('form').notNull(),
     tuning: text('tuning').notNull(),
     tempo: integer('tempo').notNull(),
-    grade: text('grade', { enum: GRADES }).notNull(),
+    grade: text('grade', { enum: LOG_GRADES }).notNull(),
     judge: text('judge', { enum: JUDGES }).notNull(),
     shown: integer('shown', { mode: 'boolean' }).notNull(),
     seconds: real('seconds').notNull(),

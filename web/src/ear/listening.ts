@@ -9,6 +9,7 @@ import type { BandVolumes } from '../sound/band.ts'
 import { play, soundEngine, stop } from '../sound/transport.ts'
 import { messageOf, refusal } from '../words/ear.ts'
 import { createListener, WINDOW } from './listener.ts'
+import { openMicrophone } from './microphone.ts'
 import { noiseFor, type Plays, simulated } from './simulatedPlayer.ts'
 
 export type EarSource = { readonly kind: 'microphone' } | { readonly kind: 'simulated'; readonly plays: Plays }
@@ -131,13 +132,4 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
     stop()
     $listening.set({ ...OFF, status: 'refused', message: refusal(error) })
   }
-}
-
-/** @throws what the browser throws when there is no microphone or it is refused. */
-function openMicrophone(): Promise<MediaStream> {
-  if (!navigator.mediaDevices) throw new DOMException('not a safe address', 'NotSupportedError')
-  return navigator.mediaDevices.getUserMedia({
-    // What makes speech clear makes notes unclear.
-    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
-  })
 }

@@ -1,7 +1,7 @@
 /** How it is played, as a sentence: tempo, swing, count-in, round and round, and who plays along. The same in every view. */
 import { useStore } from '@nanostores/react'
-import { type ReactNode, useRef, useState } from 'react'
-import { FASTEST, type Settings, SLOWEST } from '../contracts/settings.ts'
+import { type ReactNode, useRef } from 'react'
+import type { Settings } from '../contracts/settings.ts'
 import { Choice, type Options } from '../controls/Choice.tsx'
 import sentence from '../controls/sentence.module.css'
 import { tapped, tempoOf, tempoWithin } from '../sound/tapTempo.ts'
@@ -9,6 +9,7 @@ import { $playing } from '../sound/transport.ts'
 import { $rise, changeSound } from '../state/playback.ts'
 import { $session } from '../state/session.ts'
 import classes from './PlayingSentence.module.css'
+import { TempoWord } from './TempoWord.tsx'
 
 export interface PlayingSentenceProps {
   /** Whose music this is. */
@@ -31,7 +32,7 @@ export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSen
   return (
     <section aria-label="How it is played" className={classes['line']}>
       <p className={sentence['sentence']}>
-        <Tempo tempo={settings.tempo} /> a minute{', '}
+        <TempoWord tempo={settings.tempo} /> a minute{', '}
         <Choice
           label="Swing"
           value={settings.swing}
@@ -123,34 +124,6 @@ function Status({ owner }: { readonly owner: string }) {
         </span>
       )}
     </span>
-  )
-}
-
-/** A tempo by keys or by hand. */
-function Tempo({ tempo }: { readonly tempo: number }) {
-  const [text, setText] = useState<string | undefined>(undefined)
-  const set = (next: number) => changeSound({ tempo: tempoWithin(next) })
-  return (
-    <input
-      className={`${sentence['word']} ${classes['tempo']}`}
-      inputMode="numeric"
-      aria-label="Tempo, beats in a minute"
-      title={`${SLOWEST} to ${FASTEST} beats in a minute; ↑ ↓ by one`}
-      value={text ?? tempo}
-      onChange={(event) => setText(event.currentTarget.value)}
-      onBlur={() => {
-        if (text !== undefined && /^\d+$/.test(text)) set(Number(text))
-        setText(undefined)
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur()
-        if (event.key === 'Escape') setText(undefined)
-        const by = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[event.key]
-        if (by === undefined) return
-        event.preventDefault()
-        set(tempo + by)
-      }}
-    />
   )
 }
 

@@ -24,7 +24,7 @@ import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, theme } from './theme.ts'
-import { VIEWS, type ViewName } from './views.ts'
+import { VIEWS, type ViewName, within } from './views.ts'
 
 export interface ShellProps {
   readonly view: ViewName
@@ -32,11 +32,13 @@ export interface ShellProps {
   readonly page: PageData
   /** On a wide screen the view fills the window, and its parts scroll by themselves. */
   readonly fixed?: boolean
+  /** The view has a strip of its own at the foot, in which the tray is a word. */
+  readonly foldsTray?: boolean
   /** An element that never changes: what changes inside it must not draw the whole frame again. */
   readonly children: ReactNode
 }
 
-export function Shell({ view, page, fixed = false, children }: ShellProps) {
+export function Shell({ view, page, fixed = false, foldsTray = false, children }: ShellProps) {
   useState(() => openPage(page))
   // Says that the page has come alive: before, what is typed into it would be lost.
   const [alive, setAlive] = useState(false)
@@ -61,7 +63,7 @@ export function Shell({ view, page, fixed = false, children }: ShellProps) {
         <main className={classes['main']}>{children}</main>
         <div className={classes['foot']}>
           <Notices />
-          <Tray />
+          {!foldsTray && <Tray />}
         </div>
       </div>
     </MantineProvider>
@@ -100,15 +102,19 @@ function Ways({ view }: { readonly view: ViewName }) {
   const carried = useStore($carried)
   useEffect(openCarried, [])
   const own = writeTuning(instrument.tuning)
-  return VIEWS.map(({ name, href }) => (
-    <a
-      key={name}
-      href={carries(name) ? addressIn(name, carried, own, href) : href}
-      aria-current={name === view ? 'page' : undefined}
-    >
-      {name}
-    </a>
-  ))
+  return VIEWS.flatMap(({ name, href, ...more }) =>
+    'within' in more ? (
+      []
+    ) : (
+      <a
+        key={name}
+        href={carries(name) ? addressIn(name, carried, own, href) : href}
+        aria-current={name === view || within(view) === name ? 'page' : undefined}
+      >
+        {name}
+      </a>
+    ),
+  )
 }
 
 function InstrumentMenu({ view }: { readonly view: ViewName }) {

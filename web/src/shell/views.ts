@@ -8,8 +8,23 @@ export const VIEWS = [
   { name: 'Arpeggio', folder: 'arpeggio', href: '/arpeggio' },
   { name: 'Key', folder: 'key', href: '/key' },
   { name: 'Path', folder: 'path', href: '/path' },
+  { name: 'Practice', folder: 'practice', href: '/practice' },
+  { name: 'Cards', folder: 'cards', href: '/cards', within: 'Practice' },
+  { name: 'Logbook', folder: 'logbook', href: '/logbook', within: 'Practice' },
   { name: 'Book', folder: 'book', href: '/book' },
   { name: 'Set-up', folder: 'setup', href: '/setup' },
-] as const satisfies readonly { readonly name: string; readonly folder: string; readonly href: string }[]
+] as const satisfies readonly {
+  readonly name: string
+  readonly folder: string
+  readonly href: string
+  /** It stands in the header as this one. */
+  readonly within?: string
+}[]
+
+/** The view that another stands in. */
+export function within(view: ViewName): string | undefined {
+  const found = VIEWS.find(({ name }) => name === view)
+  return found && 'within' in found ? found.within : undefined
+}
 
 export type ViewName = (typeof VIEWS)[number]['name']

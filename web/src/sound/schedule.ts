@@ -12,6 +12,8 @@ export interface ClockOptions {
   readonly swing: number
   /** Told of every event before it sounds, with its time in the audio context. */
   readonly onEvent?: (event: ScoreEvent, time: number) => void
+  /** Told of every cue before it comes. */
+  readonly onCue?: ((mark: number, time: number) => void) | undefined
   /** Asked where a loop begins anew: the tempo of the next round, after so many and the last one's tempo. */
   readonly onRound?: ((rounds: number, tempo: number) => number) | undefined
 }
@@ -28,7 +30,7 @@ export function scheduleScore(
   clock: Clock,
   band: Band,
   score: Score,
-  { tempo, swing, onEvent, onRound }: ClockOptions,
+  { tempo, swing, onEvent, onCue, onRound }: ClockOptions,
 ): Running {
   let now = tempo
   let factor = paceAt(score, 0)
@@ -62,6 +64,7 @@ export function scheduleScore(
       factor = pace.factor
       clock.bpm.setValueAtTime(now * factor, time)
     })
+  for (const { at, mark } of score.cues ?? []) once(at, (time) => onCue?.(mark, time))
   for (const event of score.events) {
     const pace = paceAt(score, event.at)
     once(event.at, (time) => {

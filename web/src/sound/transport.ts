@@ -36,6 +36,8 @@ export interface PlayOptions {
   readonly latencyMs?: number
   /** The time of the audio context at which beat 0 sounds, told before it does. */
   readonly onStart?: (seconds: number) => void
+  /** Told of every cue ahead of its time, with the moment at which it is heard. */
+  readonly onCue?: ((mark: number, seconds: number) => void) | undefined
   /** Asked at each new round of a loop for its tempo. */
   readonly onRound?: (rounds: number, tempo: number) => number
 }
@@ -90,7 +92,17 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
     if (atOnce) strikeAll(tone, band, score, { tempo, cursor, mine })
     else {
       const transport = tone.getTransport()
-      running = scheduleScore(transport, band, score, { tempo, swing, onEvent: cursor, onRound: options.onRound })
+      const { onRound, onCue } = options
+      running = scheduleScore(transport, band, score, {
+        tempo,
+        swing,
+        onEvent: cursor,
+        onRound,
+        onCue: (mark, time) => {
+          onCue?.(mark, time + latencyMs / 1000)
+          showAt(tone, mine, mark, time + latencyMs / 1000)
+        },
+      })
       const drawn = (beats: number, does: () => void) =>
         transport.schedule(
           (time) => tone.getDraw().schedule(() => mine === ticket && does(), time),
@@ -125,6 +137,15 @@ function strikeAll(
   tone.getDraw().schedule(() => mine === ticket && stop(), start + score.beats * beat)
 }
 
+/** Sounds events now, over what plays; nothing is stopped for it. */
+export async function strikeOver(events: readonly ScoreEvent[], tempo: number, volumes: BandVolumes): Promise<void> {
+  const { tone, band } = await soundEngine()
+  await band.prepare(events)
+  if (running === undefined) band.setVolumes(volumes)
+  const start = tone.getContext().currentTime + START_S
+  for (const event of events) band.strike(event, start + (event.at * 60) / tempo, 60 / tempo)
+}
+
 type Cursor = (event: ScoreEvent, time: number) => void
 
 /** Counts what is struck, and shows the mark of a note when it is heard. */
@@ -134,11 +155,15 @@ function cursorOf(tone: ToneLibrary, mine: number, latencyS: number): Cursor {
   return (event, time) => {
     counted = { struck: counted.struck + 1, late: counted.late + (time < clock.currentTime ? 1 : 0) }
     if (event.part !== 'strings' || event.mark === undefined) return
-    const { mark } = event
-    tone.getDraw().schedule(() => {
-      if (mine === ticket) $playing.set({ ...$playing.get(), ...counted, mark })
-    }, time + latencyS)
+    showAt(tone, mine, event.mark, time + latencyS, counted)
   }
+}
+
+/** Shows a mark when its time has come. */
+function showAt(tone: ToneLibrary, mine: number, mark: number, time: number, more: Partial<Playing> = {}): void {
+  tone.getDraw().schedule(() => {
+    if (mine === ticket) $playing.set({ ...$playing.get(), ...more, mark })
+  }, time)
 }
 
 function halt(tone: ToneLibrary, band: Band): void {

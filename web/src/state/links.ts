@@ -1,6 +1,8 @@
 /** Where a shape goes from any view: the one place that writes it into an address and finds it there again. */
+import type { Chord } from '@nestling/core/chord'
 import { type LaneAsk, writeAsk } from '@nestling/core/lane'
 import { type Tuning, writeTuning } from '@nestling/core/neck'
+import { MOST_RUN_SHAPES, writeMaterial } from '@nestling/core/practice'
 import type { Player } from '@nestling/core/request'
 import { type Shape, writeShape } from '@nestling/core/shape'
 import { type Frets, readFrets, writeFrets } from '@nestling/core/voicing'
@@ -36,6 +38,25 @@ export function toPath(shapes: readonly Shape[], { instrument }: On): string {
   if (first && first.tuning !== writeTuning(instrument.tuning)) query.set('tuning', first.tuning)
   if (shapes.some(({ frets }) => frets.includes(0))) query.set('open', 'allow')
   return `/path?${query.toString().replaceAll('%2C', ',')}`
+}
+
+/** To Practice: one's own shapes in a row, or one through all roots. */
+export function toPractice(shapes: readonly Shape[], { instrument }: On, title = ''): string {
+  const [first] = shapes
+  const query = new URLSearchParams({
+    material: writeMaterial({ kind: 'shapes', shapes: shapes.slice(0, MOST_RUN_SHAPES) }),
+  })
+  if (title !== '') query.set('title', title.slice(0, 60))
+  if (first && writeTuning(first.tuning) !== writeTuning(instrument.tuning))
+    query.set('tuning', writeTuning(first.tuning))
+  return `/practice?${query.toString().replaceAll('%2C', ',').replaceAll('%3D', '=')}`
+}
+
+/** To Practice: a chord's arpeggio, from its own root. */
+export function arpeggioToPractice({ root, formula }: Chord, tuning: Tuning, { instrument }: On): string {
+  const query = new URLSearchParams({ material: writeMaterial({ kind: 'arpeggio', formula }), from: root })
+  if (writeTuning(tuning) !== writeTuning(instrument.tuning)) query.set('tuning', writeTuning(tuning))
+  return `/practice?${query.toString().replaceAll('%2C', ',')}`
 }
 
 /** To Key: a lane of it, in a tuning. */

@@ -30,7 +30,10 @@ function nextRound(tempo: number, began: number): number {
 }
 
 /** Plays a score unless sound is off; what goes wrong is told. */
-export function hearScore(score: Score, options: Omit<PlayOptions, 'volumes' | 'latencyMs'>): void {
+export function hearScore(
+  score: Score,
+  options: Omit<PlayOptions, 'volumes' | 'latencyMs'> & Partial<Pick<PlayOptions, 'volumes'>>,
+): void {
   const { settings } = $session.get()
   if (settings.muted) {
     tell.done('Sound is off. Turn it on at the top right.', 'muted')

@@ -1,7 +1,7 @@
 import { writeLogCsv } from '@nestling/formats/csv'
 import type { APIRoute } from 'astro'
-import { LogQuery } from '../../contracts/practice.ts'
-import { readQuery } from './_respond.ts'
+import { LogQuery } from '../../../contracts/practice.ts'
+import { readQuery } from '../_respond.ts'
 
 /** Ten years of daily practice. */
 const MOST_LISTED = 100_000

@@ -1,0 +1,67 @@
+/** One card: its question, the shape that it is about, the answer, and what was right. */
+import { useStore } from '@nanostores/react'
+import { writeSymbol } from '@nestling/core/chord'
+import type { Degree } from '@nestling/core/pitch'
+import type { Card } from '@nestling/core/practice'
+import { HandNeck } from '../../neck/HandNeck.tsx'
+import { $session } from '../../state/session.ts'
+import { answerWords, NEARLY_WORDS, questionWords } from '../../words/cards.ts'
+import { degreeSign } from '../../words/degrees.ts'
+import { GRADE_WORDS } from '../../words/practice.ts'
+import { Answer } from './Answer.tsx'
+import classes from './CardsView.module.css'
+import { shownOf } from './shownShape.ts'
+import type { Asked, CardsState, Told } from './useCards.ts'
+
+export function AskedCard({ state, asked }: { readonly state: CardsState; readonly asked: Asked }) {
+  const { settings, instrument } = useStore($session)
+  const { told } = state
+  const { card, neck } = asked
+  const shape = shownOf(card, neck, told !== undefined)
+  return (
+    <section aria-label="Card" className={classes['asked']}>
+      <p className={classes['from']}>{asked.due.title || asked.due.material} {asked.due.isLost ? '· lost last time' : asked.due.isNew ? '· new' : ''}</p>
+      <h2 className={classes['ask']} data-testid="card-question">{questionWords(card, settings.naming)}</h2>
+      {shape && (
+        <div className={classes['shape']}>
+          {card.kind === 'play' && <p className={classes['of']}>{writeSymbol(card.chord, { naming: settings.naming, school: settings.symbols })}</p>}
+          <HandNeck
+            frets={shape.frets}
+            degrees={shape.degrees}
+            fingering={undefined}
+            from={shape.from}
+            to={shape.to}
+            lowOnTop={settings.lowOnTop}
+            leftHanded={instrument.handed === 'left'}
+            labelOf={degreeSign}
+            under={shape.asked === undefined ? undefined : ({ y }) => <text x={instrument.handed === 'left' ? 308 : 8} y={y(shape.asked ?? 0) + 5} className={classes['string']}>?</text>}
+          />
+        </div>
+      )}
+      {told ? <Verdict told={told} card={card} /> : <Answer key={asked.due.id} asked={asked} answer={state.answer} lookUp={state.lookUp} />}
+    </section>
+  ) // biome-ignore format: a card
+}
+
+function Verdict({ told: { answer, checked, grade }, card }: { readonly told: Told; readonly card: Card }) {
+  const { settings } = useStore($session)
+  const say = (given: Parameters<typeof answerWords>[0]) => answerWords(given, card, settings.naming)
+  const verdict =
+    checked.verdict === 'right' ? 'Right' : checked.verdict === 'nearly' ? 'Nearly' : answer ? 'No' : 'Looked up'
+  const right = checked.right.map(say)
+  return (
+    <div role="status" className={classes['verdict']} data-testid="card-verdict" data-verdict={checked.verdict}>
+      <p>
+        <strong>{verdict}</strong>
+        {answer && checked.verdict !== 'right' && <> · you said {say(answer)}{checked.nearly ? `: ${NEARLY_WORDS[checked.nearly]}` : ''}</>}
+      </p>
+      <p className={classes['right']}>
+        {checked.verdict === 'right' && answer ? say(answer) : right.slice(0, 4).join(' or ')}
+        {right.length > 4 && checked.verdict !== 'right' && ` or ${right.length - 4} more`}
+      </p>
+      <p className={classes['hint']}>kept as {GRADE_WORDS[grade]}: <kbd>Enter</kbd> goes on, <kbd>1</kbd> to <kbd>4</kbd> say otherwise</p>
+    </div>
+  ) // biome-ignore format: a verdict
+}
+
+export type Degrees = readonly (Degree | null | undefined)[]

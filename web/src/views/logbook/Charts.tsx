@@ -1,0 +1,163 @@
+/** Both charts over the same days; a stretch of days that is dragged over is what all above answers for. */
+import type { LogDay, TempoDay } from '@nestling/core/practice'
+import { useMemo, useRef, useState } from 'react'
+import {
+  Bar,
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts'
+import { shortDay, weekdayWords } from '../../words/days.ts'
+import { counted } from '../../words/shapes.ts'
+import classes from './Weeks.module.css'
+
+export interface ChartsProps {
+  readonly days: readonly LogDay[]
+  readonly tempo: readonly TempoDay[]
+  readonly wished: number
+  readonly brush: (from: string, to: string) => void
+}
+
+interface Point {
+  readonly day: string
+  readonly minutes: number | null
+  /** A day of rest stands on the ground. */
+  readonly rest: number | null
+  readonly middle: number | null
+  readonly onRoot: number | null
+}
+
+const LONG_DAYS = 70
+const TEXT = { fontSize: 13, fill: 'var(--soft)' } as const
+const MARGIN = { top: 6, right: 12, bottom: 0, left: 0 } as const
+const AXIS_WIDTH = 72
+const LEFT = { initialDimension: { width: 820, height: 104 } } as const
+
+/** An egg where others have a dot. */
+function EggDot({
+  cx,
+  cy,
+  value,
+  kind,
+}: {
+  readonly cx?: number
+  readonly cy?: number
+  readonly value?: unknown
+  readonly kind: 'middle' | 'root' | 'rest'
+}) {
+  if (cx === undefined || cy === undefined || value === null || value === undefined) return null
+  return (
+    <ellipse
+      cx={cx}
+      cy={cy}
+      rx={kind === 'middle' ? 5.5 : 6.5}
+      ry={kind === 'middle' ? 4.2 : 4.8}
+      transform={`rotate(-14 ${cx} ${cy})`}
+      className={classes['dot']}
+      data-kind={kind}
+    />
+  )
+}
+
+export default function Charts({ days, tempo, wished, brush }: ChartsProps) {
+  const points = useMemo(() => pointsOf(days, tempo), [days, tempo])
+  const start = useRef<string | undefined>(undefined)
+  const [end, setEnd] = useState<string | undefined>(undefined)
+  const isLong = days.length > LONG_DAYS
+  const ticks = useMemo(() => weekTicks(days), [days])
+  const label = (active: { readonly activeLabel?: string | number | undefined }) =>
+    active.activeLabel === undefined ? undefined : String(active.activeLabel)
+  const hands = {
+    onMouseDown: (active: { readonly activeLabel?: string | number | undefined }) => {
+      start.current = label(active)
+    },
+    onMouseMove: (active: { readonly activeLabel?: string | number | undefined }) => {
+      if (start.current !== undefined) setEnd(label(active))
+    },
+    onMouseUp: (active: { readonly activeLabel?: string | number | undefined }) => {
+      const [a, b] = [start.current, label(active)]
+      start.current = undefined
+      setEnd(undefined)
+      if (a !== undefined && b !== undefined && a !== b) brush(a < b ? a : b, a < b ? b : a)
+    },
+  }
+  const area = start.current !== undefined && end !== undefined && (
+    <ReferenceArea x1={start.current} x2={end} fill="var(--third)" fillOpacity={0.18} />
+  )
+  const tempi = tempo.flatMap(({ middle, onRoot }) => [
+    ...(middle === undefined ? [] : [middle]),
+    ...(onRoot === undefined ? [] : [onRoot]),
+  ])
+  const low = tempi.length === 0 ? 40 : Math.floor((Math.min(...tempi) - 4) / 10) * 10
+  const high = tempi.length === 0 ? wished : Math.ceil((Math.max(...tempi) + 4) / 10) * 10
+  return (
+    <div className={classes['charts']} aria-hidden="true">
+      <ResponsiveContainer width="100%" height={104} {...LEFT}>
+        <ComposedChart data={points} syncId="log" margin={MARGIN} {...hands}>
+          <CartesianGrid stroke="var(--rule)" vertical={false} />
+          <XAxis dataKey="day" hide />
+          <YAxis width={AXIS_WIDTH} domain={[low, high]} tick={TEXT} tickLine={false} axisLine={false} tickCount={4} />
+          {wished <= high && <ReferenceLine y={wished} stroke="var(--ease)" strokeDasharray="2 4" />}
+          <Tooltip content={<TempoTip />} isAnimationActive={false} cursor={{ stroke: 'var(--rule)' }} />
+          <Line dataKey="middle" stroke="var(--soft)" connectNulls isAnimationActive={false} dot={isLong ? false : <EggDot kind="middle" />} activeDot={false} />
+          <Line dataKey="onRoot" stroke="var(--third)" strokeDasharray="5 4" strokeWidth={2} connectNulls isAnimationActive={false} dot={isLong ? false : <EggDot kind="root" />} activeDot={false} />
+          {area}
+        </ComposedChart>
+      </ResponsiveContainer>
+      <ResponsiveContainer width="100%" height={86} {...LEFT}>
+        <ComposedChart data={points} syncId="log" margin={MARGIN} {...hands}>
+          <XAxis dataKey="day" ticks={ticks as string[]} tickFormatter={shortDay} tick={TEXT} tickLine={false} axisLine={{ stroke: 'var(--soft)' }} interval="preserveStartEnd" />
+          <YAxis width={AXIS_WIDTH} tick={TEXT} tickLine={false} axisLine={false} tickCount={2} unit=" min" />
+          <Tooltip content={<DayTip />} isAnimationActive={false} cursor={{ fill: 'var(--sunk)' }} />
+          <Bar dataKey="minutes" fill="var(--extension)" radius={[2, 2, 0, 0]} isAnimationActive={false} maxBarSize={18} />
+          <Line dataKey="rest" stroke="none" isAnimationActive={false} dot={isLong ? false : <EggDot kind="rest" />} activeDot={false} />
+          {area}
+        </ComposedChart>
+      </ResponsiveContainer>
+    </div>
+  ) // biome-ignore format: charts
+}
+
+function pointsOf(days: readonly LogDay[], tempo: readonly TempoDay[]): Point[] {
+  const byDay = new Map(tempo.map((one) => [one.day, one]))
+  return days.map(({ day, seconds }) => {
+    const one = byDay.get(day)
+    return { day, minutes: seconds > 0 ? seconds / 60 : null, rest: seconds > 0 ? null : 0, middle: one?.middle ?? null, onRoot: one?.onRoot ?? null }
+  }) // biome-ignore format: a point
+}
+
+/** A day of each week, or of as many weeks as have room. */
+function weekTicks(days: readonly LogDay[]): readonly string[] {
+  const weeks = Math.max(1, Math.ceil(days.length / 7 / 8))
+  return days.flatMap(({ day }, index) => (index % (7 * weeks) === 0 ? [day] : []))
+}
+
+interface TipProps {
+  readonly active?: boolean
+  readonly payload?: readonly { readonly payload: Point }[]
+}
+function TempoTip({ active, payload }: TipProps) {
+  const point = payload?.[0]?.payload
+  if (!active || !point || (point.middle === null && point.onRoot === null)) return null
+  return (
+    <p className={classes['tip']}>
+      {shortDay(point.day)}: {point.middle !== null && `${point.middle} in the middle`} {point.onRoot !== null && `${point.onRoot} on the root`}
+    </p>
+  ) // biome-ignore format: a tip
+}
+function DayTip({ active, payload }: TipProps) {
+  const point = payload?.[0]?.payload
+  if (!active || !point) return null
+  return (
+    <p className={classes['tip']}>
+      {weekdayWords(point.day)} {shortDay(point.day)}:{' '}
+      {point.minutes === null ? 'rest' : counted(Math.round(point.minutes), 'minute')}
+    </p>
+  )
+}

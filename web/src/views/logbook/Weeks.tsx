@@ -1,0 +1,80 @@
+/** The weeks: a shape's tempo over time, and minutes with rest on the same days; each as a table as well. */
+import { useStore } from '@nanostores/react'
+import { writeNote } from '@nestling/core/pitch'
+import { middleOf } from '@nestling/core/practice'
+import { lazy, Suspense } from 'react'
+import type { LogSummary } from '../../contracts/practice.ts'
+import { Heads } from '../../controls/Heads.tsx'
+import { $session } from '../../state/session.ts'
+import { longDay, shortDay, weekdayWords } from '../../words/days.ts'
+import { counted } from '../../words/shapes.ts'
+import { rowWords } from './Home.tsx'
+import { rootName } from './roots.ts'
+import type { LogState } from './useLogbook.ts'
+import classes from './Weeks.module.css'
+
+/** The charts' library is loaded when there is something to draw. */
+const Charts = lazy(() => import('./Charts.tsx'))
+
+const minutesOf = (seconds: number): number => Math.round(seconds / 6) / 10
+
+export function Weeks({ state, log }: { readonly state: LogState; readonly log: LogSummary }) {
+  const { settings } = useStore($session)
+  const row = log.rows.find(({ key }) => key === log.row)
+  // All the time begins with the first entry, not with the calendar.
+  const first = log.days.findIndex(({ seconds }) => seconds > 0)
+  const days = state.plan.period === 0 && !state.plan.days ? log.days.slice(Math.max(0, first)) : log.days
+  const rest = days.filter(({ seconds }) => seconds === 0).length
+  const middles = log.tempo.flatMap(({ middle }) => middle ?? [])
+  const root = writeNote(rootName(log.root), settings.naming)
+  return (
+    <section aria-label="Over time" className={classes['weeks']}>
+      <div className={classes['head']}>
+        <h2>Over time</h2>
+        <p>
+          {row && (
+            <>
+              <b>{rowWords(row)}</b>: middle of its roots{middles.length > 0 && `, ${Math.round(middleOf(middles.slice(-3)))} lately`}; <b>{root}</b> dashed.{' '}
+            </>
+          )}
+          Below: minutes, and <b>{counted(rest, 'day')} of rest</b>
+        </p>
+      </div>
+      {state.asTables ? (
+        <div className={classes['tables']}>
+          <table data-testid="tempo-table">
+            <caption>Tempo over time</caption>
+            <Heads of={['Day', 'Middle of its roots', root]} />
+            <tbody>
+              {log.tempo.map(({ day, middle, onRoot }) => (
+                <tr key={day}>
+                  <th scope="row">{longDay(day)}</th>
+                  <td>{middle ?? 'not clean'}</td>
+                  <td>{onRoot ?? '–'}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <table data-testid="days-table">
+            <caption>Minutes and rest</caption>
+            <Heads of={['Day', 'Minutes', 'Roots', 'Cards']} />
+            <tbody>
+              {days.map(({ day, seconds, runs, cards }) => (
+                <tr key={day}>
+                  <th scope="row">
+                    {weekdayWords(day)} {shortDay(day)}
+                  </th>
+                  {seconds === 0 ? <td colSpan={3}>rest</td> : (<><td>{minutesOf(seconds)}</td><td>{runs}</td><td>{cards}</td></>)}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      ) : (
+        <Suspense fallback={<div className={classes['waiting']} />}>
+          <Charts days={days} tempo={log.tempo} wished={settings.wishedTempo} brush={(from, to) => state.change({ days: [from, to] })} />
+        </Suspense>
+      )}
+    </section>
+  ) // biome-ignore format: a section
+}

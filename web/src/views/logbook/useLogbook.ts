@@ -1,0 +1,122 @@
+/** The state of the logbook: what is asked, what the server counted, and corrections with their undo. */
+import { useStore } from '@nanostores/react'
+import { dayNumber, dayText } from '@nestling/core/practice'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { DueAnswer, KeptAttempt, LogSummary } from '../../contracts/practice.ts'
+import { useQuestion } from '../../shell/useQuestion.ts'
+import { createAsked } from '../../state/asked.ts'
+import { sendWaiting } from '../../state/attempts.ts'
+import { dueCards } from '../../state/decks.ts'
+import { call } from '../../state/http.ts'
+import { tell } from '../../state/notices.ts'
+import { localDay } from '../../words/days.ts'
+import { type Params, readLog, writeLog } from './address.ts'
+import type { LogPlan } from './types.ts'
+
+export interface LogState {
+  readonly plan: LogPlan
+  readonly change: (changes: Partial<LogPlan>) => void
+  /** `undefined` while it is looked up for the first time. */
+  readonly log: LogSummary | undefined
+  readonly isBusy: boolean
+  readonly problem: string | undefined
+  readonly due: DueAnswer | undefined
+  readonly from: string
+  readonly to: string
+  readonly correct: (
+    entry: KeptAttempt,
+    changes: { readonly grade?: KeptAttempt['grade']; readonly tempo?: number },
+  ) => void
+  readonly takeOut: (entry: KeptAttempt) => void
+  readonly undo: () => void
+  readonly canUndo: boolean
+  readonly reload: () => void
+  /** Charts as drawings, or as tables. */
+  readonly asTables: boolean
+  readonly turnTables: () => void
+}
+
+/** The earliest day that "all" looks at: before it nobody had the program. */
+const FIRST_DAY = '2000-01-01'
+
+export function rangeOf({ period, days }: Pick<LogPlan, 'period' | 'days'>, today: string): readonly [string, string] {
+  if (days) return days
+  return [period === 0 ? FIRST_DAY : dayText(dayNumber(today) - period + 1), today]
+}
+
+export function useLogbook(params: Params): LogState {
+  const [asked] = useState(() => createAsked<LogPlan>(readLog(params)))
+  const plan = useStore(asked.$now)
+  const [log, setLog] = useState<LogSummary | undefined>(undefined)
+  const [isBusy, setBusy] = useState(true)
+  const [problem, setProblem] = useState<string | undefined>(undefined)
+  const [due, setDue] = useState<DueAnswer | undefined>(undefined)
+  const [turn, setTurn] = useState(0)
+  const [asTables, setTables] = useState(false)
+  const [steps, setSteps] = useState<readonly (() => Promise<unknown>)[]>([])
+  const [today] = useState(() => localDay(new Date()))
+  const [from, to] = rangeOf(plan, today)
+  useQuestion({ address: writeLog(plan), open: (query) => asked.open(readLog(Object.fromEntries(query))) })
+
+  const ticket = useRef(0)
+  useEffect(() => {
+    const mine = ++ticket.current
+    const { instrument, material, row, root } = plan
+    const query = new URLSearchParams({ from, to })
+    for (const [field, value] of Object.entries({ instrument, material, row, root }))
+      if (value !== undefined) query.set(field, String(value))
+    setBusy(true)
+    // `turn` counts reloads.
+    void (turn === 0 ? sendWaiting() : Promise.resolve())
+      .then(() => call<LogSummary>('GET', `/api/log/summary?${query}`))
+      .then((reply) => {
+        if (mine !== ticket.current) return
+        setBusy(false)
+        if (reply.ok) {
+          setLog(reply.value)
+          setProblem(undefined)
+        } else setProblem(reply.message)
+      })
+  }, [plan, from, to, turn])
+  useEffect(() => {
+    void dueCards(new Date()).then((reply) => reply.ok && setDue(reply.value))
+  }, [turn])
+
+  const change = useCallback((changes: Partial<LogPlan>) => asked.settle(changes), [asked])
+  const reload = useCallback(() => setTurn((now) => now + 1), [])
+  const done = useCallback(
+    async (path: string, method: 'PATCH' | 'DELETE' | 'POST', body?: unknown) => {
+      const reply = await call<KeptAttempt>(method, `/api/practice/attempts/${path}`, body)
+      if (!reply.ok) tell.problem('Not kept', reply.message)
+      reload()
+      return reply
+    },
+    [reload],
+  )
+  const correct = useCallback<LogState['correct']>(
+    (entry, changes) => {
+      void done(entry.id, 'PATCH', { ...changes, version: entry.version }).then((reply) => {
+        if (!reply.ok) return
+        const { version } = reply.value
+        setSteps((all) => [...all, () => done(entry.id, 'PATCH', { grade: entry.grade, tempo: entry.tempo, version })])
+      })
+    },
+    [done],
+  )
+  const takeOut = useCallback<LogState['takeOut']>(
+    (entry) => {
+      void done(entry.id, 'DELETE').then((reply) => {
+        if (reply.ok) setSteps((all) => [...all, () => done(`${entry.id}/restore`, 'POST')])
+      })
+    },
+    [done],
+  )
+  const undo = useCallback(() => {
+    const last = steps.at(-1)
+    setSteps((all) => all.slice(0, -1))
+    void last?.()
+  }, [steps])
+  const turnTables = useCallback(() => setTables((now) => !now), [])
+
+  return { plan, change, log, isBusy, problem, due, from, to, correct, takeOut, undo, canUndo: steps.length > 0, reload, asTables, turnTables } // biome-ignore format: a list
+}

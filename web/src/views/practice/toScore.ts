@@ -1,0 +1,63 @@
+/** A run as music: a bar or more for each chord, its beats as cues, the band, and what a simulated player strikes. */
+import type { Neck } from '@nestling/core/neck'
+import { pitchAt, pitchClassOf } from '@nestling/core/pitch'
+import type { RunStep } from '@nestling/core/practice'
+import {
+  bassNote, beatsInBar, clicks, FOUR_FOUR, plainBeat, type Score, type ScoreEvent, type StringEvent, type StringNote, soundedNotes, withCountIn,
+} from '@nestling/core/time' // biome-ignore format: a list
+import type { Settings } from '../../contracts/settings.ts'
+
+export const BEATS_IN_BAR = beatsInBar(FOUR_FOUR)
+
+/** Who plays the strings, where the program does. */
+export type Struck = (step: RunStep, index: number, at: number, beats: number) => readonly StringEvent[]
+
+/** The mark of a beat is its number since the start of the round. */
+export function scoreOf(
+  steps: readonly RunStep[],
+  bars: number,
+  settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars'>,
+  struck: Struck | undefined,
+): Score {
+  const each = bars * BEATS_IN_BAR
+  const beats = steps.length * each
+  const bass = steps.map(
+    ({ chord }, index): ScoreEvent => ({
+      part: 'bass',
+      at: index * each,
+      length: each,
+      loud: 0.9,
+      midi: bassNote(pitchClassOf(chord.bass ?? chord.root)),
+    }),
+  )
+  return withCountIn(
+    {
+      metre: FOUR_FOUR,
+      countIn: 0,
+      loop: true,
+      beats,
+      cues: Array.from({ length: beats }, (_, at) => ({ at, mark: at })),
+      events: [
+        ...(struck ? steps.flatMap((step, index) => struck(step, index, index * each, each)) : []),
+        ...(settings.bassStandIn ? bass : []),
+        ...(settings.drums ? plainBeat(beats, FOUR_FOUR) : []),
+        ...(settings.metronome ? clicks(beats, FOUR_FOUR) : []),
+      ],
+    },
+    // Without a bar before it nobody finds the first chord.
+    Math.max(1, settings.countInBars),
+  )
+}
+
+/** The tones of a step where they lie, an arpeggio's in the order of playing. */
+export function notesOf({ chord, shape, line }: RunStep, neck: Neck): readonly StringNote[] {
+  if (line)
+    return line.map(({ midi, note, string, fret, finger }) => ({
+      midi,
+      pitch: pitchAt(note, midi),
+      string,
+      fret,
+      finger,
+    }))
+  return shape ? soundedNotes(shape.frets, neck, chord) : []
+}

@@ -1,0 +1,25 @@
+/** Days as players have them: of their own calendar. */
+const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const
+const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const // biome-ignore format: a list
+
+/** `2026-11-23` where the player is. */
+export function localDay(date: Date): string {
+  const two = (number: number) => String(number).padStart(2, '0')
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
+}
+/** The last moment of that day, where the player is. */
+export const endOfDay = (date: Date): Date =>
+  new Date(date.getFullYear(), date.getMonth(), date.getDate(), 23, 59, 59, 999)
+
+/** "23 Nov" of `2026-11-23`. */
+export function shortDay(day: string): string {
+  const [, month = '1', date = '1'] = day.split('-')
+  return `${Number(date)} ${(MONTHS[Number(month) - 1] ?? '').slice(0, 3)}`
+}
+/** "23 November". */
+export function longDay(day: string): string {
+  const [, month = '1', date = '1'] = day.split('-')
+  return `${Number(date)} ${MONTHS[Number(month) - 1] ?? ''}`
+}
+export const weekdayWords = (day: string): string => DAYS[new Date(`${day}T00:00:00Z`).getUTCDay()] ?? ''
+export const WEEKDAYS: readonly string[] = DAYS
