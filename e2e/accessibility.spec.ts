@@ -9,14 +9,26 @@ async function serious(page: Page) {
 }
 
 for (const scheme of ['light', 'dark'] as const)
-  for (const path of ['/', '/map', '/arpeggio', '/key', '/path', '/book', '/setup', '/setup?part=tunings'])
+  for (const path of [
+    '/',
+    '/map',
+    '/arpeggio',
+    '/key',
+    '/path',
+    '/practice',
+    '/cards',
+    '/logbook',
+    '/book',
+    '/setup',
+    '/setup?part=tunings',
+  ])
     test(`${path} by ${scheme} has nothing that keeps a player out`, async ({ page }) => {
       await page.emulateMedia({ colorScheme: scheme })
       await page.goto(path)
       await expect(
         page
           .locator(
-            '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], article, [role=tabpanel]:visible',
+            '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible',
           )
           .first(),
       ).toBeVisible()
@@ -39,12 +51,24 @@ for (const scheme of ['light', 'dark'] as const)
 
 test('on a narrow screen nothing runs out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  for (const path of ['/', '/map', '/arpeggio', '/key', '/path', '/book', '/setup', '/setup?part=habits']) {
+  for (const path of [
+    '/',
+    '/map',
+    '/arpeggio',
+    '/key',
+    '/path',
+    '/practice',
+    '/cards',
+    '/logbook',
+    '/book',
+    '/setup',
+    '/setup?part=habits',
+  ]) {
     await page.goto(path)
     await expect(
       page
         .locator(
-          '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], article, [role=tabpanel]:visible',
+          '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible',
         )
         .first(),
     ).toBeVisible()

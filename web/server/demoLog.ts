@@ -34,6 +34,8 @@ const WORK = [
   { material: '7', place: [5, 6], since: 4, tempo: 62 },
   { material: 'm7b5', place: [5], since: 20, tempo: 54 },
 ] as const // biome-ignore format: a table
+/** How much slower or quicker each letter lies in her hand, in beats a minute. */
+const EASE = [-4, 2, 6, -2, 4, 0, 8] as const
 /** Far from the open strings, and late in the round. */
 const HARD_ROOTS = new Set(['Db', 'C#', 'Gb', 'F#', 'B', 'Ab'])
 
@@ -51,17 +53,26 @@ export function demoLog(instrument: Instrument, today: Date, seed: number): Demo
   const tuning = writeTuning(instrument.tuning)
   const end = Math.floor(today.getTime() / DAY_MS)
   const first = end - DEMO_WEEKS * 7
+  // Either string may begin, so that every root is met on both.
   const runs = WORK.map(({ material, place }) => ({
     material,
-    steps: runOf(
-      { material: must(readMaterial(material, neck.open.length)), cycle: 'fourths', from: 'E', rule: { kind: 'in-turn', strings: place.map((number) => stringIndex(number, neck.open.length)) }, fretMax: FRET_MAX },
-      neck,
-      MEDIUM_HAND,
+    ways: [place, place.toReversed()].map((numbers) =>
+      runOf(
+        {
+          material: must(readMaterial(material, neck.open.length)),
+          cycle: 'fourths',
+          from: 'E',
+          rule: { kind: 'in-turn', strings: numbers.map((number) => stringIndex(number, neck.open.length)) },
+          fretMax: FRET_MAX,
+        },
+        neck,
+        MEDIUM_HAND,
+      ),
     ),
-  })) // biome-ignore format: a value
+  }))
   const decksAt = new Date((first + 7) * DAY_MS + 17 * 3600_000)
   const decks = runs.slice(0, 2).map(
-    ({ material, steps }): CardsDraft => ({
+    ({ material, ways: [steps = []] }): CardsDraft => ({
       material,
       title: '',
       tuning,
@@ -76,12 +87,12 @@ export function demoLog(instrument: Instrument, today: Date, seed: number): Demo
     const about = { day: dayText(day), tuning, instrument: instrument.name }
     for (const [index, work] of WORK.entries()) {
       const since = day - first - work.since
-      const steps = runs[index]?.steps
+      const steps = runs[index]?.ways[random() < 0.5 ? 0 : 1]
       // Not everything on every day.
       if (since < 0 || !steps || random() > 0.62) continue
-      const rounds = 1 + Math.floor(random() * 2)
+      const rounds = 1 + Math.floor(random() * 3)
       for (let round = 0; round < rounds; round++) {
-        const tempo = Math.round(work.tempo + since * 0.55 + round * 2 + random() * 4)
+        const tempo = Math.round(work.tempo + since * 0.5 + (round - 1) * 6 + random() * 5)
         const run = {
           id: `demo-${day}-${index}-${round}`,
           query: `material=${work.material}`,
@@ -91,7 +102,12 @@ export function demoLog(instrument: Instrument, today: Date, seed: number): Demo
         for (const [place, step] of steps.entries()) {
           const seconds = (BARS * 4 * 60) / tempo
           at += seconds * 1000
-          const played = playedStep(step, { since, random, hard: HARD_ROOTS.has(step.root) })
+          const played = playedStep(step, {
+            since,
+            random,
+            hard: HARD_ROOTS.has(step.root),
+            over: tempo - work.tempo - since * 0.45,
+          })
           if (!step.shape || !played) continue
           attempts.push({
             ...about, ...played, id: `${run.id}-${place}`, kind: 'run', run, card: '', at: new Date(at).toISOString(), material: work.material, suffix: work.material,
@@ -118,11 +134,18 @@ export function demoLog(instrument: Instrument, today: Date, seed: number): Demo
 /** How a root went: hard roots are skipped at first, lost for a while, and found late. */
 function playedStep(
   step: RunStep,
-  { since, random, hard }: { readonly since: number; readonly random: () => number; readonly hard: boolean },
+  {
+    since,
+    random,
+    hard,
+    over,
+  }: { readonly since: number; readonly random: () => number; readonly hard: boolean; readonly over: number },
 ) {
   // The furthest roots come into the round later.
   if (hard && since < 8 && random() < 0.7) return undefined
-  const skill = Math.min(0.95, (hard ? 0.45 : 0.74) + since * 0.008)
+  // A hand has its own tempo for every root: above it, it slips.
+  const own = over + (EASE[step.root.charCodeAt(0) % EASE.length] ?? 0)
+  const skill = Math.min(0.94, (hard ? 0.5 : 0.8) + since * 0.005) - Math.max(0, own) * 0.055
   const luck = random()
   const grade: Grade = luck < skill * 0.14 ? 'easy' : luck < skill ? 'had' : luck < skill + 0.16 ? 'hard' : 'lost'
   const judge = since > 12 && random() < 0.7 ? ('ear' as const) : ('player' as const)

@@ -17,7 +17,7 @@ describe('where the hand is at home', () => {
     ])
     expect(row).toMatchObject({ suffix: 'm7', string: 5, form: 'x0201x' })
     expect(row?.cells[8]).toEqual({ best: 72, times: 3, last: 'hard' })
-    expect(row?.cells.filter((cell) => cell !== undefined)).toHaveLength(1)
+    expect(row?.cells.filter((cell) => cell !== null)).toHaveLength(1)
   })
   test('what was shown is not clean; cards and arpeggios without a root are no home', () => {
     const [row] = homeOf([entry({ shown: true, tempo: 99 }), entry({ kind: 'card' }), entry({ root: null })])

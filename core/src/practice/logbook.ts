@@ -50,8 +50,8 @@ export interface HomeRow {
   readonly form: string
   /** Where it was played last, to draw it. */
   readonly frets: string
-  /** By pitch class; `undefined` where it was never played. */
-  readonly cells: readonly (HomeCell | undefined)[]
+  /** By pitch class; `null` where it was never played. */
+  readonly cells: readonly (HomeCell | null)[]
 }
 
 export const rowKey = ({ suffix, form }: Pick<LogEntry, 'suffix' | 'form'>): string => `${suffix} ${form}`
@@ -96,7 +96,7 @@ export function homeOf(entries: readonly LogEntry[]): readonly HomeRow[] {
     .toSorted((a, b) => b.times - a.times || (a.row.key < b.row.key ? -1 : 1))
     .map(({ row, cells }) => ({
       ...row,
-      cells: cells.map((cell) => cell && { best: cell.best, times: cell.times, last: cell.last }),
+      cells: cells.map((cell) => (cell ? { best: cell.best, times: cell.times, last: cell.last } : null)),
     }))
 }
 

@@ -10,7 +10,7 @@ import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash } from '../cont
 import { NameField } from '../controls/NameField.tsx'
 import { UndoNotice } from '../controls/UndoNotice.tsx'
 import { $playing, stop } from '../sound/transport.ts'
-import { toPath } from '../state/links.ts'
+import { toPath, toPractice } from '../state/links.ts'
 import { tell } from '../state/notices.ts'
 import { hearChords } from '../state/playback.ts'
 import { $player } from '../state/session.ts'
@@ -80,6 +80,7 @@ export function Tray() {
           </span>
           <PlayRow steps={steps} playing={playing !== undefined} />
           <ToPath steps={steps} />
+          <Practise steps={steps} title={title} />
           <Button
             size="compact-sm"
             variant="default"
@@ -106,6 +107,17 @@ function ToPath({ steps }: { readonly steps: readonly StepTexts[] }) {
   return (
     <Button component="a" href={toPath(shapes, player)} size="compact-sm" variant="default">
       To Path
+    </Button>
+  )
+}
+
+/** The row as a run: as it stands, or through every root. */
+function Practise({ steps, title }: { readonly steps: readonly StepTexts[]; readonly title: string }) {
+  const player = useStore($player)
+  const shapes = steps.flatMap((step) => shownStep(step).shape ?? [])
+  return (
+    <Button component="a" href={toPractice(shapes, player, title)} size="compact-sm" variant="default">
+      Practise
     </Button>
   )
 }

@@ -36,7 +36,7 @@ export interface PlayOptions {
   readonly latencyMs?: number
   /** The time of the audio context at which beat 0 sounds, told before it does. */
   readonly onStart?: (seconds: number) => void
-  /** Told of every cue ahead of its time, with the moment at which it is heard. */
+  /** Told of every cue ahead of its time, with its moment on the audio context's clock. */
   readonly onCue?: ((mark: number, seconds: number) => void) | undefined
   /** Asked at each new round of a loop for its tempo. */
   readonly onRound?: (rounds: number, tempo: number) => number
@@ -88,7 +88,8 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
     if (mine !== ticket) return
     halt(tone, band)
     band.setVolumes(volumes)
-    const cursor = cursorOf(tone, mine, latencyMs / 1000)
+    const counts: Counts = { struck: 0, late: 0 }
+    const cursor = cursorOf(tone, mine, latencyMs / 1000, counts)
     if (atOnce) strikeAll(tone, band, score, { tempo, cursor, mine })
     else {
       const transport = tone.getTransport()
@@ -99,8 +100,8 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
         onEvent: cursor,
         onRound,
         onCue: (mark, time) => {
-          onCue?.(mark, time + latencyMs / 1000)
-          showAt(tone, mine, mark, time + latencyMs / 1000)
+          onCue?.(mark, time)
+          showAt(tone, mine, mark, time + latencyMs / 1000, counts)
         },
       })
       const drawn = (beats: number, does: () => void) =>
@@ -148,21 +149,25 @@ export async function strikeOver(events: readonly ScoreEvent[], tempo: number, v
 
 type Cursor = (event: ScoreEvent, time: number) => void
 
+/** Of one playing: it counts on while it goes. */
+type Counts = { -readonly [Count in 'struck' | 'late']: number }
+
 /** Counts what is struck, and shows the mark of a note when it is heard. */
-function cursorOf(tone: ToneLibrary, mine: number, latencyS: number): Cursor {
-  let counted = { struck: 0, late: 0 }
+function cursorOf(tone: ToneLibrary, mine: number, latencyS: number, counts: Counts): Cursor {
   const clock = tone.getContext()
   return (event, time) => {
-    counted = { struck: counted.struck + 1, late: counted.late + (time < clock.currentTime ? 1 : 0) }
+    counts.struck++
+    if (time < clock.currentTime) counts.late++
     if (event.part !== 'strings' || event.mark === undefined) return
-    showAt(tone, mine, event.mark, time + latencyS, counted)
+    showAt(tone, mine, event.mark, time + latencyS, counts)
   }
 }
 
-/** Shows a mark when its time has come. */
-function showAt(tone: ToneLibrary, mine: number, mark: number, time: number, more: Partial<Playing> = {}): void {
+/** Shows a mark when its time has come, and what was struck so far. */
+function showAt(tone: ToneLibrary, mine: number, mark: number, time: number, counts: Counts): void {
+  const counted = { ...counts }
   tone.getDraw().schedule(() => {
-    if (mine === ticket) $playing.set({ ...$playing.get(), ...more, mark })
+    if (mine === ticket) $playing.set({ ...$playing.get(), ...counted, mark })
   }, time)
 }
 

@@ -70,13 +70,13 @@ export const GRADE_WORDS: Readonly<Record<LogGrade, string>> = {
   played: 'not graded',
 }
 
-/** `3:+1 6:r` as a row of words. */
+/** `3:+1 6:r` as a row of words, a string by its number: "3 a fret high, 6 rang". */
 export function faultsWords(faults: string): string {
   return faults
     .split(' ')
     .flatMap((fault) => {
       const [string, what] = fault.split(':')
-      return what === undefined ? [] : [`string ${string} ${FAULT_WORDS[what] ?? ''}`]
+      return what === undefined ? [] : [`${string} ${FAULT_WORDS[what] ?? ''}`]
     })
     .join(', ')
 }

@@ -4,7 +4,7 @@ import { instrumentFor } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import type { Frets } from '@nestling/core/voicing'
 import { keepAs } from '../../state/book.ts'
-import { toBuild } from '../../state/links.ts'
+import { arpeggioToPractice, toBuild } from '../../state/links.ts'
 import { addToTray } from '../../state/tray.ts'
 import type { ArpeggioState } from './useArpeggio.ts'
 
@@ -15,6 +15,10 @@ const shapeOf = ({ plan, player }: ArpeggioState, frets: Frets): Shape => ({
 })
 export const buildHref = (state: ArpeggioState, voicing: Frets): string =>
   toBuild(shapeOf(state, voicing), state.player)
+
+/** The arpeggio through all roots, from its own. */
+export const practiseHref = ({ plan, player }: ArpeggioState): string =>
+  arpeggioToPractice(plan.chord, instrumentFor(plan, player).tuning, player)
 
 export const toTray = (state: ArpeggioState, voicing: Frets): Promise<void> => addToTray([shapeOf(state, voicing)])
 

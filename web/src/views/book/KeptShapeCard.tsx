@@ -1,4 +1,4 @@
-import { ActionIcon, Group, Tooltip } from '@mantine/core'
+import { ActionIcon, Button, Group, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { tuningLetters } from '@nestling/core/neck'
@@ -9,7 +9,7 @@ import { IconPencil, IconTrash } from '../../controls/icons.ts'
 import { NameField } from '../../controls/NameField.tsx'
 import { SmallNeck } from '../../neck/SmallNeck.tsx'
 import { shownShape } from '../../state/book.ts'
-import { toBuild } from '../../state/links.ts'
+import { toBuild, toPractice } from '../../state/links.ts'
 import { $player, $session } from '../../state/session.ts'
 import classes from './BookView.module.css'
 
@@ -64,6 +64,17 @@ export function KeptShapeCard({ shape, rename, remove }: KeptShapeCardProps) {
         {shape.note !== '' && <p className={classes['note']}>{shape.note}</p>}
       </div>
       <Group gap={2} className={classes['acts']}>
+        {kept && (
+          <Button
+            component="a"
+            size="compact-xs"
+            variant="default"
+            href={toPractice([kept.shape], player, shape.name)}
+            aria-label={`Practise ${shape.name}`}
+          >
+            Practise
+          </Button>
+        )}
         <Tooltip label="Rename">
           <ActionIcon
             variant="subtle"

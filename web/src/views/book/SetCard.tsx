@@ -3,7 +3,8 @@ import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import type { KeptSet } from '../../contracts/progression.ts'
 import { IconTrash } from '../../controls/icons.ts'
-import { $session } from '../../state/session.ts'
+import { toPractice } from '../../state/links.ts'
+import { $player, $session } from '../../state/session.ts'
 import { shownStep } from '../../state/tray.ts'
 import classes from './BookView.module.css'
 
@@ -16,6 +17,8 @@ export interface SetCardProps {
 /** A tray that was kept: its chords in order. */
 export function SetCard({ set, remove, toTray }: SetCardProps) {
   const { settings } = useStore($session)
+  const player = useStore($player)
+  const shapes = set.steps.flatMap((step) => shownStep(step).shape ?? [])
   return (
     <article className={classes['card']} aria-label={set.title}>
       <div className={classes['words']}>
@@ -35,6 +38,15 @@ export function SetCard({ set, remove, toTray }: SetCardProps) {
         </ol>
       </div>
       <Group gap={4} className={classes['acts']} wrap="nowrap">
+        <Button
+          component="a"
+          size="compact-xs"
+          variant="default"
+          href={toPractice(shapes, player, set.title)}
+          aria-label={`Practise ${set.title}`}
+        >
+          Practise
+        </Button>
         <Button size="compact-xs" variant="default" onClick={() => toTray(set)}>
           To the tray
         </Button>

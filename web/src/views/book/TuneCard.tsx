@@ -1,10 +1,10 @@
-import { ActionIcon, Group, Tooltip } from '@mantine/core'
+import { ActionIcon, Button, Group, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import type { KeptTune } from '../../contracts/tune.ts'
 import { IconTrash } from '../../controls/icons.ts'
 import { $session } from '../../state/session.ts'
-import { addressOfTune } from '../../state/tunes.ts'
+import { addressOfTune, practiceOfTune } from '../../state/tunes.ts'
 import { counted } from '../../words/shapes.ts'
 import classes from './BookView.module.css'
 
@@ -40,6 +40,15 @@ export function TuneCard({ tune, remove }: TuneCardProps) {
         </ol>
       </div>
       <Group gap={4} className={classes['acts']} wrap="nowrap">
+        <Button
+          component="a"
+          size="compact-xs"
+          variant="default"
+          href={practiceOfTune(tune)}
+          aria-label={`Practise ${tune.title}`}
+        >
+          Practise
+        </Button>
         <Tooltip label="Delete">
           <ActionIcon
             variant="subtle"

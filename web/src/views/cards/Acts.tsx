@@ -11,7 +11,7 @@ export function Acts({ state }: { readonly state: CardsState }) {
     status === 'asking'
       ? [
           [
-            { words: 'hear it', keyHint: 'H', run: state.hear },
+            { words: 'hear it', keyHint: 'H', disabled: !state.canHear, run: state.hear },
             { words: 'look it up', keyHint: 'S', run: state.lookUp },
           ],
         ]
@@ -24,7 +24,7 @@ export function Acts({ state }: { readonly state: CardsState }) {
               mark: told?.grade === grade ? ('proposed' as const) : undefined,
               run: () => state.grade(grade),
             })),
-            [{ words: 'hear it', keyHint: 'H', run: state.hear }],
+            [{ words: 'hear it', keyHint: 'H', disabled: !state.canHear, run: state.hear }],
           ]
         : []
   return (

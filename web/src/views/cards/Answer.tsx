@@ -56,8 +56,10 @@ function Typed({
   return (
     <form className={classes['typed']} onSubmit={give}>
       <label>
-        {EXPECTED[expects]} <code>{example}</code>
-        <input ref={field} className="plain-field" value={text} onChange={(event) => { setText(event.currentTarget.value); setWrong(false) }} aria-invalid={wrong} aria-label="Answer" autoComplete="off" autoCapitalize="off" spellCheck={false} maxLength={60} />
+        <span>
+          {EXPECTED[expects]} <code>{example}</code>
+        </span>
+        <input ref={field} className="plain-field" value={text} onChange={(event) => { setText(event.currentTarget.value); setWrong(false) }} onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()} aria-invalid={wrong} aria-label="Answer" autoComplete="off" autoCapitalize="off" spellCheck={false} maxLength={60} />
       </label>
       {wrong && <p role="alert">{text.trim() === '' ? 'Nothing is there yet' : `${text} is not ${EXPECTED[expects].replace(', such as', '')}`}; expected something like {example}. Escape and S look it up.</p>}
     </form>

@@ -1,13 +1,12 @@
 /** One card: its question, the shape that it is about, the answer, and what was right. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import type { Degree } from '@nestling/core/pitch'
-import type { Card } from '@nestling/core/practice'
+import { type Card, readMaterial } from '@nestling/core/practice'
 import { HandNeck } from '../../neck/HandNeck.tsx'
 import { $session } from '../../state/session.ts'
 import { answerWords, NEARLY_WORDS, questionWords } from '../../words/cards.ts'
 import { degreeSign } from '../../words/degrees.ts'
-import { GRADE_WORDS } from '../../words/practice.ts'
+import { GRADE_WORDS, materialWords } from '../../words/practice.ts'
 import { Answer } from './Answer.tsx'
 import classes from './CardsView.module.css'
 import { shownOf } from './shownShape.ts'
@@ -20,7 +19,7 @@ export function AskedCard({ state, asked }: { readonly state: CardsState; readon
   const shape = shownOf(card, neck, told !== undefined)
   return (
     <section aria-label="Card" className={classes['asked']}>
-      <p className={classes['from']}>{asked.due.title || asked.due.material} {asked.due.isLost ? '· lost last time' : asked.due.isNew ? '· new' : ''}</p>
+      <p className={classes['from']}>{materialText(asked.due.material, asked.due.title, neck.open.length)} {asked.due.isLost ? '· lost last time' : asked.due.isNew ? '· new' : ''}</p>
       <h2 className={classes['ask']} data-testid="card-question">{questionWords(card, settings.naming)}</h2>
       {shape && (
         <div className={classes['shape']}>
@@ -64,4 +63,7 @@ function Verdict({ told: { answer, checked, grade }, card }: { readonly told: To
   ) // biome-ignore format: a verdict
 }
 
-export type Degrees = readonly (Degree | null | undefined)[]
+function materialText(text: string, title: string, strings: number): string {
+  const read = readMaterial(text, strings)
+  return read.ok ? materialWords(read.value, title) : text
+}

@@ -49,6 +49,7 @@ export interface CardsState {
   readonly grade: (grade: Grade) => void
   readonly next: () => void
   readonly hear: () => void
+  readonly canHear: boolean
   readonly reload: () => void
 }
 
@@ -139,6 +140,7 @@ export function useCards(): CardsState {
   const hear = useCallback(() => {
     if (asked) hearChords(soundsOf(asked), 'strum', 'cards', 1.1)
   }, [asked])
+  const canHear = asked !== undefined && soundsOf(asked).length > 0
   // What is asked by ear is heard as soon as it is asked.
   useEffect(() => {
     if (asked && (asked.card.kind === 'which' || asked.card.kind === 'heard-step') && answered > 0) hear()
@@ -158,7 +160,7 @@ export function useCards(): CardsState {
               : told
                 ? 'told'
                 : 'asking'
-  return { status, problem, day, asked, told, left, answered, answer, lookUp, grade, next, hear, reload } // biome-ignore format: a list
+  return { status, problem, day, asked, told, left, answered, answer, lookUp, grade, next, hear, canHear, reload } // biome-ignore format: a list
 }
 
 /** What a log entry says of a card. */

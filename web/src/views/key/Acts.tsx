@@ -8,7 +8,7 @@ import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild, toMap } from '../../state/links.ts'
-import { keep, laneToTray, toTray } from './collect.ts'
+import { keep, laneToTray, practiseHref, toTray } from './collect.ts'
 import { KEY_INPUT_ID, type KeyState, OWNER } from './useKey.ts'
 
 const $isMine = computed($playing, ({ owner }) => owner === OWNER)
@@ -60,6 +60,7 @@ function actsOf(state: KeyState, isPlaying: boolean, openSheet: () => void): rea
             { words: 'Build', href: toBuild(shape, player) },
             { words: 'Map', href: toMap(shape, player) },
             { words: 'Arpeggio', href: toArpeggio(shape, player) },
+            { words: 'Practise', keyHint: 'R', href: practiseHref(state) },
           ]
         : []),
     ],

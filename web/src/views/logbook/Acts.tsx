@@ -7,7 +7,7 @@ import { runHref } from './practise.ts'
 import { rootName, rootsInOrder } from './roots.ts'
 import type { LogState } from './useLogbook.ts'
 
-const rowOf = ({ log }: LogState) => log?.rows.find(({ key }) => key === log.row)
+const rowOf = ({ log, row }: LogState) => log?.rows.find(({ key }) => key === row)
 
 export function Acts({ state }: { readonly state: LogState }) {
   const { log, due, from, to, plan } = state
@@ -18,7 +18,7 @@ export function Acts({ state }: { readonly state: LogState }) {
   const acts: readonly (readonly Act[])[] = [
     [
       { words: due && due.cards.length > 0 ? `Practise what is due: ${due.cards.length}` : 'Cards', href: '/cards', isMain: (due?.cards.length ?? 0) > 0 },
-      ...(row && log ? [{ words: `the row: ${rowWords(row)}`, keyHint: 'Shift R', href: runHref(row, rootName(log.root)) }] : []),
+      ...(row ? [{ words: `the row: ${rowWords(row)}`, keyHint: 'Shift R', href: runHref(row, rootName(state.root)) }] : []),
       { words: 'A run', href: '/practice' },
     ],
     [
@@ -44,16 +44,16 @@ export function logKeys(state: LogState): readonly KeyLine[] {
   const roots = rootsInOrder(plan.cycle)
   const beside = (by: number) => {
     if (!log) return
-    const at = roots.indexOf(log.root)
-    change({ row: log.row, root: roots[(at + by + roots.length) % roots.length] })
+    const at = roots.indexOf(state.root)
+    change({ row: state.row, root: roots[(at + by + roots.length) % roots.length] })
   }
   const rowBy = (by: number) => {
     if (!log || log.rows.length === 0) return
-    const at = log.rows.findIndex(({ key }) => key === log.row)
-    change({ row: log.rows[Math.min(log.rows.length - 1, Math.max(0, at + by))]?.key, root: log.root })
+    const at = log.rows.findIndex(({ key }) => key === state.row)
+    change({ row: log.rows[Math.min(log.rows.length - 1, Math.max(0, at + by))]?.key, root: state.root })
   }
   const go = (event: KeyboardEvent) => {
-    if (row && log) window.location.assign(runHref(row, rootName(log.root), undefined, !event.shiftKey))
+    if (row) window.location.assign(runHref(row, rootName(state.root), undefined, !event.shiftKey))
   }
   return [
     { keys: ['←', '→', '↑', '↓'], does: 'another root, another shape', acts: { ArrowLeft: () => beside(-1), ArrowRight: () => beside(1), ArrowUp: () => rowBy(-1), ArrowDown: () => rowBy(1) } },

@@ -17,16 +17,16 @@ export function Entry({ entry, state }: { readonly entry: KeptAttempt; readonly 
       : shown
         ? 'shape shown'
         : judge === 'ear'
-          ? 'heard by the ear'
+          ? 'by ear'
           : grade === 'played'
             ? ''
-            : 'said by you'
+            : 'by you'
   return (
     <li>
       <span>{shortDay(day)}</span>
       <b>{tempo}</b>
       <span>{GRADE_WORDS[grade]}</span>
-      <em>{who}</em>
+      <em title={who}>{who}</em>
       <Menu position="bottom-end" shadow="md" transitionProps={{ duration: 0 }}>
         <Menu.Target>
           <UnstyledButton className={classes['mend']} aria-label={`Correct the entry of ${shortDay(day)}`}>correct</UnstyledButton>

@@ -43,7 +43,7 @@ export function Home({ state, log }: { readonly state: LogState; readonly log: L
             <tr>
               <th scope="col"><span className="heard-only">Shape</span></th>
               {roots.map((root) => (
-                <th key={root} scope="col" aria-current={root === log.root || undefined}>{writeNote(rootName(root), settings.naming)}</th>
+                <th key={root} scope="col" aria-current={root === state.root || undefined}>{writeNote(rootName(root), settings.naming)}</th>
               ))}
               <th scope="col"><span className="heard-only">From slowest to quickest</span></th>
             </tr>
@@ -51,7 +51,7 @@ export function Home({ state, log }: { readonly state: LogState; readonly log: L
           <tbody>
             {rows.length === 0 && <NoRows roots={roots} />}
             {rows.map((row) => (
-              <Row key={row.key} row={row} roots={roots} chosen={row.key === log.row ? log.root : undefined} wished={wished} choose={(root) => change({ row: row.key, root })} />
+              <Row key={row.key} row={row} roots={roots} chosen={row.key === state.row ? state.root : undefined} wished={wished} choose={(root) => change({ row: row.key, root })} />
             ))}
           </tbody>
         </table>
@@ -107,14 +107,14 @@ function Row({ row, roots, chosen, wished, choose }: RowProps) {
         <Sign row={row} neck={neck} />
       </th>
       {roots.map((root) => {
-        const cell = row.cells[root]
+        const cell = row.cells[root] ?? null
         const isChosen = chosen === root
         const words = cellWords(row, root, cell, settings.naming)
         return (
           <td key={root}>
             <button type="button" className={classes['cell']} aria-label={words} title={words} aria-current={isChosen || undefined} tabIndex={isChosen ? 0 : -1} onClick={() => choose(root)}>
-              <Egg full={cell === undefined ? undefined : cell.best === undefined ? 0 : fullness(cell.best, wished)} isOpen={cell !== undefined && cell.best === undefined} isChosen={isChosen} />
-              {chosen !== undefined && <span className={classes['number']}>{cell === undefined ? 'new' : (cell.best ?? '–')}</span>}
+              <Egg full={cell === null ? undefined : cell.best === undefined ? 0 : fullness(cell.best, wished)} isOpen={cell !== null && cell.best === undefined} isChosen={isChosen} />
+              {chosen !== undefined && <span className={classes['number']}>{cell === null ? 'new' : (cell.best ?? '–')}</span>}
             </button>
           </td>
         )
@@ -124,7 +124,7 @@ function Row({ row, roots, chosen, wished, choose }: RowProps) {
   ) // biome-ignore format: a row
 }
 
-function cellWords(row: HomeRow, root: number, cell: HomeCell | undefined, naming: NamingSystem): string {
+function cellWords(row: HomeRow, root: number, cell: HomeCell | null, naming: NamingSystem): string {
   const name = `${writeNote(rootName(root), naming)}${suffixSigns(row.suffix)}${row.string > 0 ? ` on string ${row.string}` : ''}`
   if (!cell) return `${name}: not yet played`
   return `${name}: ${cell.best === undefined ? 'not yet clean' : `clean at ${cell.best}`}, played ${counted(cell.times, 'time')}, last ${GRADE_WORDS[cell.last]}`
@@ -134,7 +134,7 @@ function cellWords(row: HomeRow, root: number, cell: HomeCell | undefined, namin
 function Sign({ row, neck }: { readonly row: HomeRow; readonly neck: Neck }) {
   const frets = fretsIn(row.frets, neck.open.length)
   const formula = readSuffix(row.suffix.replace(/^arpeggio /, ''))
-  const root = row.cells.findIndex((cell) => cell !== undefined)
+  const root = row.cells.findIndex((cell) => cell !== null)
   if (!frets || !formula || root < 0) return <span className={classes['noSign']} />
   const degrees = degreesOf(frets, formula, neck)
   return <SmallNeck frets={frets} degrees={degrees} width={62} row={5.6} numbered={false} />

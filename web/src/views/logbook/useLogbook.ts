@@ -18,6 +18,9 @@ export interface LogState {
   readonly change: (changes: Partial<LogPlan>) => void
   /** `undefined` while it is looked up for the first time. */
   readonly log: LogSummary | undefined
+  /** The shape and the root that are looked at: at once, while what belongs to them is still being counted. */
+  readonly row: string | undefined
+  readonly root: number
   readonly isBusy: boolean
   readonly problem: string | undefined
   readonly due: DueAnswer | undefined
@@ -118,5 +121,7 @@ export function useLogbook(params: Params): LogState {
   }, [steps])
   const turnTables = useCallback(() => setTables((now) => !now), [])
 
-  return { plan, change, log, isBusy, problem, due, from, to, correct, takeOut, undo, canUndo: steps.length > 0, reload, asTables, turnTables } // biome-ignore format: a list
+  const row = log?.rows.some(({ key }) => key === plan.row) ? plan.row : log?.row
+  const root = plan.root ?? log?.root ?? 0
+  return { plan, change, log, row, root, isBusy, problem, due, from, to, correct, takeOut, undo, canUndo: steps.length > 0, reload, asTables, turnTables } // biome-ignore format: a list
 }

@@ -3,7 +3,7 @@ import type { Act } from '../../controls/ActLine.tsx'
 import { ActLine } from '../../controls/ActLine.tsx'
 import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
 import { openKeys } from '../../shell/help.ts'
-import { toArpeggio, toBuild } from '../../state/links.ts'
+import { toArpeggio, toBuild, toPractice } from '../../state/links.ts'
 import { collect, hearCell, keepCell, shapeOf } from './collect.ts'
 import { CHORD_INPUT_ID } from './keys.ts'
 import type { Selected } from './MapTable.tsx'
@@ -23,6 +23,7 @@ export function Acts({ state, selected }: { readonly state: MapState; readonly s
             { words: 'Keep', keyHint: 'K', run: () => void keepCell(cell, found) },
             { words: 'Build', href: toBuild(shape, found.player) },
             { words: 'Arpeggio', href: toArpeggio(shape, found.player) },
+            { words: 'Practise', keyHint: 'R', href: toPractice([shape], found.player) },
           ],
         ]
       : []

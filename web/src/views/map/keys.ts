@@ -1,6 +1,7 @@
 /** What every key does in the Map. */
 import type { SharedActs } from '../../shell/keyTable.ts'
-import { collect, hearCell, keepCell } from './collect.ts'
+import { toPractice } from '../../state/links.ts'
+import { collect, hearCell, keepCell, shapeOf } from './collect.ts'
 import type { Selected } from './MapTable.tsx'
 import type { MapState } from './useMap.ts'
 
@@ -19,6 +20,7 @@ export function mapActs({ search, undo, redo }: MapState, { row, column }: Selec
           play: () => hearCell(cell, found),
           toTray: () => collect([cell], found),
           keep: () => keepCell(cell, found),
+          practise: () => toPractice([shapeOf(cell, found)], found.player),
         }
       : {}),
   }

@@ -8,7 +8,7 @@ import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild } from '../../state/links.ts'
 import { ChartField, ChartProblem } from './ChartField.tsx'
-import { keep, keepShape, pathToTray, toTray } from './collect.ts'
+import { keep, keepShape, pathToTray, practiseHref, toTray } from './collect.ts'
 import { takeOut } from './edits.ts'
 import { OWNER } from './look.ts'
 import type { PathState } from './usePath.ts'
@@ -66,6 +66,7 @@ function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])
         ? [
             { words: 'Build', href: toBuild(shape, player) },
             { words: 'Arpeggio', href: toArpeggio(shape, player) },
+            { words: 'Practise', keyHint: 'R', href: practiseHref(state) },
           ]
         : []),
     ],

@@ -5,7 +5,7 @@ import type { Shape } from '@nestling/core/shape'
 import type { KeptTune, TuneDraft } from '../../contracts/tune.ts'
 import { keepAs } from '../../state/book.ts'
 import { call } from '../../state/http.ts'
-import { fretsTextOf } from '../../state/links.ts'
+import { fretsTextOf, toPractice } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
 import { addToTray } from '../../state/tray.ts'
 import { keepTune, replaceTune } from '../../state/tunes.ts'
@@ -44,11 +44,19 @@ export async function keep(state: PathState): Promise<unknown> {
 }
 
 /** Every chord's shape, in the order in which they are played. */
-export function pathToTray({ answer, player }: PathState): unknown {
+function pathShapes({ answer, player }: PathState): readonly Shape[] {
   const { tuning } = instrumentFor(answer.plan, player)
-  const shapes = answer.found.shapes.flatMap((shape, index): readonly Shape[] => {
+  return answer.found.shapes.flatMap((shape, index): readonly Shape[] => {
     const chord = answer.played.chords[index]?.chord
     return shape && chord ? [{ chord, frets: shape.frets, tuning }] : []
   })
+}
+
+export function pathToTray(state: PathState): unknown {
+  const shapes = pathShapes(state)
   return shapes.length > 0 ? addToTray(shapes) : nothing()
 }
+
+/** The tune's shapes as a run, in their order. */
+export const practiseHref = (state: PathState): string =>
+  toPractice(pathShapes(state), state.player, state.answer.plan.chart.title)

@@ -43,7 +43,8 @@ export function atBeat(
 ): { readonly round: Round; readonly taken: Taken | undefined } {
   const at = Math.floor(mark / each)
   const beat = mark % each
-  if (at === round.at) return { round: { ...round, beat }, taken: undefined }
+  // The same root on an earlier beat is the same root once more: a run of one root goes round on itself.
+  if (at === round.at && beat > round.beat) return { round: { ...round, beat }, taken: undefined }
   const taken = round.at < 0 ? undefined : takenOf(round)
   const results = taken ? round.results.with(taken.index, { grade: taken.grade, judge: taken.judge }) : round.results
   // Back at the first root: a new round.

@@ -303,4 +303,8 @@ export function useRun(params: Params): RunState {
 }
 
 export const stepsOf = (plan: RunPlan, neck: Neck, player: Player): readonly RunStep[] =>
-  runOf({ ...plan, random: chanceOf(plan.seed), fretMax: Math.min(RUN_FRET_MAX, neck.lastFret) }, neck, player.hand)
+  runOf({ ...plan, random: chanceOf(plan.seed), fretMax: lastFretOf(plan, neck) }, neck, player.hand)
+
+/** One's own shapes lie where they lie; those that are found stay where the frets are wide. */
+const lastFretOf = ({ material }: RunPlan, neck: Neck): number =>
+  material.kind === 'shapes' ? neck.lastFret : Math.min(RUN_FRET_MAX, neck.lastFret)

@@ -4,7 +4,7 @@ import { useStore } from '@nanostores/react'
 import { memo, useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { openKeys } from '../../shell/help.ts'
-import { toArpeggio } from '../../state/links.ts'
+import { toArpeggio, toPractice } from '../../state/links.ts'
 import { $session, changeSettings } from '../../state/session.ts'
 import { asked, redo, shapeInHand, undo, type WorkbenchState } from '../../state/workbench/index.ts'
 import { $withoutFifth, hearBeforeAfter, hearInHand } from './hear.ts'
@@ -16,6 +16,7 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
   const past = useStore(asked.$past)
   const shape = shapeInHand(state)
   const arpeggio = shape ? toArpeggio(shape, state.player) : undefined
+  const practise = shape ? toPractice([shape], state.player) : undefined
   const hasFifth = state.question.chord.formula.some((degree) => degree.endsWith('5'))
   const canCompare = past.before?.frets !== undefined
   const acts = useMemo(
@@ -34,9 +35,10 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
         { words: 'To the tray', keyHint: 'T', run: () => void toTray() },
         { words: 'Keep', keyHint: 'K', run: () => void keepInHand() },
         ...(arpeggio === undefined ? [] : [{ words: 'Arpeggio', href: arpeggio }]),
+        ...(practise === undefined ? [] : [{ words: 'Practise', keyHint: 'R', href: practise }]),
       ],
     ],
-    [hasFifth, canCompare, arpeggio],
+    [hasFifth, canCompare, arpeggio, practise],
   )
   const completing = useStore($completing)
   const told = useMemo(() => {

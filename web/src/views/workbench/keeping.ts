@@ -1,12 +1,20 @@
 /** The shape in hand to the Book and to the tray, with the fingering that was chosen for it. */
 import { keepAs } from '../../state/book.ts'
+import { toPractice } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
+import { $player } from '../../state/session.ts'
 import { addToTray } from '../../state/tray.ts'
 import { $workbench, shapeInHand } from '../../state/workbench/index.ts'
 
 const inHand = () => {
   const now = $workbench.get()
   return now && shapeInHand(now)
+}
+
+/** The shape in hand through all roots. */
+export function practiseHref(): string | undefined {
+  const shape = inHand()
+  return shape && toPractice([shape], $player.get())
 }
 
 const NOTHING = 'Nothing in hand to keep: type a chord, or press places on the neck.'

@@ -21,7 +21,7 @@ function summaryOf(
   const key = rows.some((one) => one.key === row) ? row : rows[0]?.key
   const wanted = root === undefined ? undefined : Number(root)
   const cells = rows.find((one) => one.key === key)?.cells ?? []
-  const played = cells.findIndex((cell) => cell !== undefined)
+  const played = cells.findIndex((cell) => cell !== null)
   const at = wanted ?? (played < 0 ? 0 : played)
   const own = entries
     .filter((entry) => entry.kind === 'run' && entry.root === at && rowKey(entry) === key)

@@ -146,18 +146,20 @@ function Next({ frame, step, next }: { readonly frame: RunWindow; readonly step:
   ) // biome-ignore format: drawing
 }
 
-/** The first finger that both shapes use. */
+/** The finger that both shapes use and that goes least: over strings and frets. */
 function leadOf(step: RunStep, next: RunStep) {
   const place = (one: RunStep, finger: number) => {
     const string = one.shape?.fingering?.fingers.indexOf(finger as 1) ?? -1
     const fret = one.shape?.frets[string]
     return string < 0 || !fret ? undefined : { string, fret }
   }
-  for (const finger of [1, 2, 3, 4]) {
+  const leads = [1, 2, 3, 4].flatMap((finger) => {
     const [from, to] = [place(step, finger), place(next, finger)]
-    if (from && to) return { finger, from, to }
-  }
-  return undefined
+    return from && to
+      ? [{ finger, from, to, way: Math.abs(from.string - to.string) + Math.abs(from.fret - to.fret) }]
+      : []
+  })
+  return leads.toSorted((a, b) => a.way - b.way)[0]
 }
 
 function Arrow({
