@@ -8,9 +8,14 @@ if (only === undefined || only === 'engine')
 if (only !== 'engine') {
   build()
   chromium()
-  if (only !== 'sound')
+  if (only === undefined || only === 'browser')
     run('node', ['--import', 'tsx', 'scripts/bench/browser.ts'], { cwd: root, says: 'The page in Chromium.' })
-  if (only !== 'browser')
+  if (only === undefined || only === 'practice')
+    run('node', ['--import', 'tsx', 'scripts/bench/practice.ts'], {
+      cwd: root,
+      says: 'The ear for chords; a log of ten years.',
+    })
+  if (only === undefined || only === 'sound')
     run('node', ['--import', 'tsx', 'scripts/bench/sound.ts'], {
       cwd: root,
       says: 'Notation and sound; a minute of playing.',

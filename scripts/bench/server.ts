@@ -6,10 +6,29 @@ import { join } from 'node:path'
 
 const web = join(import.meta.dirname, '..', '..', 'web')
 
-export async function demoServer(): Promise<{ readonly address: string; readonly stop: () => void }> {
+export interface Served {
+  readonly address: string
+  readonly stop: () => void
+}
+
+export async function demoServer(): Promise<Served> {
   const data = mkdtempSync(join(tmpdir(), 'nestling-shown-'))
-  const env = { ...process.env, NESTLING_DATA: data, PORT: '0' }
-  spawnSync('node', ['--import', 'tsx', 'server/seedDemo.ts'], { cwd: web, env, stdio: 'inherit' })
+  spawnSync('node', ['--import', 'tsx', 'server/seedDemo.ts'], { cwd: web, env: envFor(data), stdio: 'inherit' })
+  const { address, stop } = await serverOver(data)
+  return {
+    address,
+    stop: () => {
+      stop()
+      rmSync(data, { recursive: true, force: true })
+    },
+  }
+}
+
+const envFor = (data: string) => ({ ...process.env, NESTLING_DATA: data, PORT: '0' })
+
+/** Over a data folder that is there. */
+export async function serverOver(data: string): Promise<Served> {
+  const env = envFor(data)
   const child = spawn('node', ['--import', 'tsx', 'server/start.ts'], { cwd: web, env })
   const line = await new Promise<string>((resolve) => {
     child.stdout.once('data', (text: Buffer) => resolve(text.toString()))
@@ -23,13 +42,7 @@ export async function demoServer(): Promise<{ readonly address: string; readonly
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ cautionSeen: true }),
   })
-  return {
-    address,
-    stop: () => {
-      child.kill('SIGTERM')
-      rmSync(data, { recursive: true, force: true })
-    },
-  }
+  return { address, stop: () => child.kill('SIGTERM') }
 }
 
 export const CHROMIUM = {

@@ -26,6 +26,8 @@ CREATE TABLE `practice_attempts` (
 --> statement-breakpoint
 CREATE INDEX `practice_attempts_day` ON `practice_attempts` (`day`);--> statement-breakpoint
 CREATE INDEX `practice_attempts_card` ON `practice_attempts` (`card_id`);--> statement-breakpoint
+CREATE INDEX `practice_attempts_shape` ON `practice_attempts` (`kind`,`suffix`,`form`,`root`,`at`);--> statement-breakpoint
+CREATE INDEX `practice_attempts_newest` ON `practice_attempts` (`kind`,`at`);--> statement-breakpoint
 CREATE INDEX `practice_attempts_run` ON `practice_attempts` (`run_id`);--> statement-breakpoint
 CREATE TABLE `practice_cards` (
 	`id` text PRIMARY KEY NOT NULL,

@@ -56,11 +56,17 @@ const MOST_DB = 30
 const SOUNDS_DB = 13
 const BEATEN_DB = 5
 const OFF_DB = 16
-const RINGS_DB = 18
+const RINGS_DB = 16
+
+/** So many of the free partials, the strongest, are listened to. */
+const BEST_SHARE = 0.67
+const meanOf = (numbers: readonly number[]): number => numbers.reduce((sum, one) => sum + one, 0) / numbers.length
 
 interface Asked {
-  /** Mean prominence of its free partials, 0 to 30 dB. */
+  /** Mean prominence of its best free partials, 0 to 30 dB: the weakest are often lost in noise. */
   readonly db: number
+  /** The same of all of them. */
+  readonly mean: number
   readonly free: number
 }
 
@@ -111,7 +117,8 @@ function judged(spectrum: Spectrum, { midi, openMidi }: ExpectedString, others: 
   if (midi === null) {
     const open = evidence(spectrum, openMidi, others)
     if (open.free < LEAST_FREE) return { kind: 'unclear' }
-    return open.db > RINGS_DB ? { kind: 'rings', sure: 0 } : { kind: 'still' }
+    // All of its partials: another silent string may share some of them, and would be blamed for what this one does.
+    return open.mean > RINGS_DB ? { kind: 'rings', sure: 0 } : { kind: 'still' }
   }
   const own = evidence(spectrum, midi, others)
   const low = evidence(spectrum, midi - 1, others)
@@ -143,12 +150,10 @@ export function canTell(
 
 function evidence(spectrum: Spectrum, midi: number, others: readonly number[]): Asked {
   const free = freePartials(midi, others)
-  if (free.length === 0) return { db: 0, free: 0 }
-  const best = free
-    .map((hz) => prominence(spectrum, hz))
-    .sort((a, b) => b - a)
-    .slice(0, Math.ceil(free.length * 0.67))
-  return { db: best.reduce((all, one) => all + one, 0) / best.length, free: free.length }
+  if (free.length === 0) return { db: 0, mean: 0, free: 0 }
+  const all = free.map((hz) => prominence(spectrum, hz)).sort((a, b) => b - a)
+  const best = all.slice(0, Math.ceil(all.length * BEST_SHARE))
+  return { db: meanOf(best), mean: meanOf(all), free: free.length }
 }
 
 function freePartials(midi: number, others: readonly number[]): readonly number[] {

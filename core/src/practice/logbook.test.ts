@@ -1,6 +1,16 @@
-import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { dayNumber, dayPlan, daysOf, dayText, GRADES, graded, gradeHeard, homeOf, isClean, type LogEntry, middleOf, rowKey, tempoOf, weakOf } from './index.ts' // biome-ignore format: a list
+import {
+  dayNumber,
+  dayPlan,
+  dayText,
+  GRADES,
+  graded,
+  gradeHeard,
+  type LogEntry,
+  middleOf,
+  weakOf,
+  withRest,
+} from './index.ts'
 
 let count = 0
 const entry = (more: Partial<LogEntry> = {}): LogEntry => ({
@@ -8,62 +18,12 @@ const entry = (more: Partial<LogEntry> = {}): LogEntry => ({
   form: 'x0201x', tempo: 66, grade: 'had', judge: 'player', shown: false, seconds: 3, faults: '', instrument: 'Archtop', ...more,
 }) // biome-ignore format: a table
 
-describe('where the hand is at home', () => {
-  test('a cell holds the quickest clean tempo, how often, and how it went last', () => {
-    const [row] = homeOf([
-      entry({ tempo: 60 }),
-      entry({ tempo: 72, grade: 'easy' }),
-      entry({ tempo: 90, grade: 'hard' }),
-    ])
-    expect(row).toMatchObject({ suffix: 'm7', string: 5, form: 'x0201x' })
-    expect(row?.cells[8]).toEqual({ best: 72, times: 3, last: 'hard' })
-    expect(row?.cells.filter((cell) => cell !== null)).toHaveLength(1)
-  })
-  test('what was shown is not clean; cards and arpeggios without a root are no home', () => {
-    const [row] = homeOf([entry({ shown: true, tempo: 99 }), entry({ kind: 'card' }), entry({ root: null })])
-    expect(row?.cells[8]).toMatchObject({ best: undefined, times: 1 })
-  })
-  test('it is the same as counting every shape by itself', () =>
-    fc.assert(
-      fc.property(
-        fc.array(
-          fc.record({
-            root: fc.nat(11),
-            form: fc.constantFrom('x0201x', '0x000x'),
-            tempo: fc.integer({ min: 40, max: 120 }),
-            grade: fc.constantFrom(...GRADES),
-          }),
-        ),
-        (all) => {
-          const entries = all.map((one) => entry(one))
-          for (const row of homeOf(entries))
-            for (const [root, cell] of row.cells.entries()) {
-              const mine = entries.filter((one) => rowKey(one) === row.key && one.root === root)
-              const clean = mine.filter(({ grade }) => isClean(grade)).map(({ tempo }) => tempo)
-              expect(cell?.times ?? 0).toBe(mine.length)
-              expect(cell?.best).toBe(clean.length > 0 ? Math.max(...clean) : undefined)
-            }
-          expect(
-            homeOf(entries).reduce(
-              (sum, { cells }) => sum + cells.reduce((all, cell) => all + (cell?.times ?? 0), 0),
-              0,
-            ),
-          ).toBe(entries.length)
-        },
-      ),
-    ))
-})
-
 test('days of rest stand among the days that were played', () => {
-  const days = daysOf(
-    [
-      entry({ day: '2026-10-30', seconds: 90 }),
-      entry({ day: '2026-11-01', kind: 'card' }),
-      entry({ day: '2026-11-01' }),
-    ],
-    '2026-10-30',
-    '2026-11-02',
-  )
+  const played = [
+    { day: '2026-10-30', seconds: 90, runs: 1, cards: 0 },
+    { day: '2026-11-01', seconds: 6, runs: 1, cards: 1 },
+  ]
+  const days = withRest(played, '2026-10-30', '2026-11-02')
   expect(days.map(({ day, seconds, runs, cards }) => `${day} ${seconds} ${runs} ${cards}`)).toEqual([
     '2026-10-30 90 1 0',
     '2026-10-31 0 0 0',
@@ -71,20 +31,10 @@ test('days of rest stand among the days that were played', () => {
     '2026-11-02 0 0 0',
   ])
   expect(dayText(dayNumber('2028-02-29'))).toBe('2028-02-29')
-  expect(daysOf([], '2026-11-02', '2026-11-01')).toEqual([])
+  expect(withRest([], '2026-11-02', '2026-11-01')).toEqual([])
 })
 
-test('tempo over time: the middle of a day’s clean tempi, and the quickest on one root', () => {
-  const entries = [
-    entry({ day: '2026-11-03', tempo: 70 }), entry({ day: '2026-11-03', tempo: 80, root: 1 }), entry({ day: '2026-11-03', tempo: 90, root: 1 }),
-    entry({ day: '2026-11-01', tempo: 60, grade: 'lost' }), entry({ form: 'other' }),
-  ] // biome-ignore format: a table
-  expect(tempoOf(entries, rowKey(entry()), 1)).toEqual([
-    { day: '2026-11-01', middle: undefined, onRoot: undefined },
-    { day: '2026-11-03', middle: 80, onRoot: 90 },
-  ])
-  expect([middleOf([3, 1, 2]), middleOf([4, 1])]).toEqual([2, 2.5])
-})
+test('the middle one, or the mean of the two', () => expect([middleOf([3, 1, 2]), middleOf([4, 1])]).toEqual([2, 2.5]))
 
 test('what asks for more: what is lost most often, and the string that the ear finds wrong; never a single slip', () => {
   const many = (times: number, more: Partial<LogEntry>) => Array.from({ length: times }, () => entry(more))

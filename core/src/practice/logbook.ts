@@ -1,7 +1,6 @@
 /**
- * The logbook: what weeks of attempts say.
- *   LogEntry[] ─homeOf→ shape × root, best clean tempo; ─daysOf→ minutes and rest; ─tempoOf→ a row over time; ─weakOf→ what asks for more
- * All of them go once through the entries: ten years are 50,000.
+ * The logbook: what weeks of attempts say. Shapes by roots, days and tempi are counted where the entries are kept; here is
+ * what they are, how days of rest stand among them, and what asks for more.
  */
 import { isClean, isWeak, type Judge, type LogGrade } from './grade.ts'
 
@@ -56,50 +55,6 @@ export interface HomeRow {
 
 export const rowKey = ({ suffix, form }: Pick<LogEntry, 'suffix' | 'form'>): string => `${suffix} ${form}`
 
-/** Where the hand is at home: the shapes of all runs, those played most first. */
-export function homeOf(entries: readonly LogEntry[]): readonly HomeRow[] {
-  interface Open {
-    row: Omit<HomeRow, 'cells'>
-    cells: ({ best: number | undefined; times: number; last: LogGrade; at: number } | undefined)[]
-    times: number
-    at: number
-  }
-  const rows = new Map<string, Open>()
-  for (const entry of entries) {
-    const { root, at, tempo, grade, shown } = entry
-    if (entry.kind !== 'run' || root === null) continue
-    const key = rowKey(entry)
-    let row = rows.get(key)
-    if (!row) {
-      row = { row: { key, suffix: entry.suffix, string: entry.string, form: entry.form, frets: entry.frets }, cells: Array.from({ length: 12 }), times: 0, at }
-      rows.set(key, row)
-    }
-    row.times++
-    if (at >= row.at) {
-      row.at = at
-      row.row = { ...row.row, frets: entry.frets, string: entry.string }
-    }
-    const clean = isClean(grade) && !shown
-    const cell = row.cells[root]
-    if (!cell) {
-      row.cells[root] = { best: clean ? tempo : undefined, times: 1, last: grade, at }
-      continue
-    }
-    cell.times++
-    if (clean && tempo > (cell.best ?? 0)) cell.best = tempo
-    if (at >= cell.at) {
-      cell.last = grade
-      cell.at = at
-    }
-  } // biome-ignore format: one line a row
-  return [...rows.values()]
-    .toSorted((a, b) => b.times - a.times || (a.row.key < b.row.key ? -1 : 1))
-    .map(({ row, cells }) => ({
-      ...row,
-      cells: cells.map((cell) => (cell ? { best: cell.best, times: cell.times, last: cell.last } : null)),
-    }))
-}
-
 /** A day of the calendar; one without minutes was a day of rest. */
 export interface LogDay {
   readonly day: string
@@ -112,20 +67,13 @@ const DAY_MS = 24 * 3600_000
 export const dayNumber = (day: string): number => Math.round(Date.parse(`${day}T00:00:00Z`) / DAY_MS)
 export const dayText = (number: number): string => new Date(number * DAY_MS).toISOString().slice(0, 10)
 
-/** Every day from the first to the last, days of rest among them. */
-export function daysOf(entries: readonly LogEntry[], from: string, to: string): readonly LogDay[] {
-  const played = new Map<string, { seconds: number; runs: number; cards: number }>()
-  for (const { day, seconds, kind } of entries) {
-    const sum = played.get(day) ?? { seconds: 0, runs: 0, cards: 0 }
-    sum.seconds += seconds
-    if (kind === 'run') sum.runs++
-    else sum.cards++
-    played.set(day, sum)
-  }
+/** Every day from the first to the last, days of rest among those that were played. */
+export function withRest(played: readonly LogDay[], from: string, to: string): readonly LogDay[] {
+  const known = new Map(played.map((one) => [one.day, one]))
   const first = dayNumber(from)
   return Array.from({ length: Math.max(0, dayNumber(to) - first + 1) }, (_, index): LogDay => {
     const day = dayText(first + index)
-    return { day, ...(played.get(day) ?? { seconds: 0, runs: 0, cards: 0 }) }
+    return known.get(day) ?? { day, seconds: 0, runs: 0, cards: 0 }
   })
 }
 
@@ -136,26 +84,6 @@ export interface TempoDay {
   readonly middle: number | undefined
   /** The quickest on the root that is looked at. */
   readonly onRoot: number | undefined
-}
-
-/** A row's tempo over time, the days on which it was played. */
-export function tempoOf(entries: readonly LogEntry[], key: string, root?: number): readonly TempoDay[] {
-  const days = new Map<string, { all: number[]; own: number[] }>()
-  for (const entry of entries) {
-    if (entry.kind !== 'run' || rowKey(entry) !== key) continue
-    const day = days.get(entry.day) ?? { all: [], own: [] }
-    days.set(entry.day, day)
-    if (!isClean(entry.grade) || entry.shown) continue
-    day.all.push(entry.tempo)
-    if (entry.root === root) day.own.push(entry.tempo)
-  }
-  return [...days]
-    .toSorted(([a], [b]) => (a < b ? -1 : 1))
-    .map(([day, { all, own }]) => ({
-      day,
-      middle: all.length > 0 ? middleOf(all) : undefined,
-      onRoot: own.length > 0 ? Math.max(...own) : undefined,
-    }))
 }
 
 /** The middle one; of an even number, the mean of the two. */
@@ -179,14 +107,16 @@ export const WEAK_LOOKS_BACK = 240
 const TOLD_FROM = 3
 const MOST_WEAK = 5
 
-/** Among the newest runs: the roots and shapes that are lost or hard most often, and the strings that the ear finds wrong. */
-export function weakOf(entries: readonly LogEntry[]): readonly Weak[] {
-  const newest = entries
-    .filter(({ kind, grade }) => kind === 'run' && grade !== 'played')
-    .toSorted((a, b) => b.at - a.at)
-    .slice(0, WEAK_LOOKS_BACK)
+/** What is looked at of an entry. */
+export type WeakEntry = Pick<LogEntry, 'root' | 'suffix' | 'form' | 'string' | 'grade' | 'judge' | 'faults'>
+
+/**
+ * @param newest The newest roots of runs that were judged, `WEAK_LOOKS_BACK` of them.
+ * @returns The roots and shapes that are lost or hard most often, and the strings that the ear finds wrong.
+ */
+export function weakOf(newest: readonly WeakEntry[]): readonly Weak[] {
   const roots = new Map<number, { lost: number; of: number }>()
-  const shapes = new Map<string, { lost: number; of: number; entry: LogEntry }>()
+  const shapes = new Map<string, { lost: number; of: number; entry: WeakEntry }>()
   const faults = new Map<string, number>()
   let listened = 0
   for (const entry of newest) {

@@ -148,7 +148,8 @@ export const LogQuery = v.strictObject({
   format: v.optional(v.picklist(['json', 'csv'], 'json or csv'), 'json'),
 })
 export const SummaryQuery = v.strictObject({
-  from: DAY,
+  /** Without it, from the first day that was played. */
+  from: v.optional(DAY),
   to: DAY,
   instrument: v.optional(text(60)),
   material: v.optional(text(2000)),

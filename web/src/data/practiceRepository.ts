@@ -1,7 +1,6 @@
 /** Practice: what is practised, cards with their schedules, and the log of attempts. Callers see texts, never rows. */
-import { pitchClassOf, readNote } from '@nestling/core/pitch'
-import type { LogEntry } from '@nestling/core/practice'
-import { and, asc, count, desc, eq, gte, inArray, isNotNull, isNull, lte, type SQL, sql } from 'drizzle-orm'
+import { WEAK_LOOKS_BACK, weakOf } from '@nestling/core/practice'
+import { and, asc, count, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import type {
   AttemptChange,
   AttemptDraft,
@@ -11,6 +10,7 @@ import type {
   KeptAttemptAnswer,
   LogAsk,
 } from '../contracts/practice.ts'
+import { askedFor, classOf, daysIn, homeIn, newestIn, ownIn, tempoIn } from './logCounts.ts'
 import { type Outcome, outcomeOf } from './outcome.ts'
 import { isLost, isNew, scheduleOf } from './schedule.ts'
 import { practiceAttempts, practiceCards, practiceMaterials, practiceRuns } from './schema.ts'
@@ -24,6 +24,9 @@ export type FormedAttempt = AttemptDraft & { readonly form: string }
 export interface ListedCard extends Omit<DueCard, 'due'> {
   readonly dueAt: number
 }
+
+/** Of one shape on one root; all are in the file. */
+const MOST_OWN = 60
 
 type Row = typeof practiceAttempts.$inferSelect
 const listed = isNull(practiceAttempts.deletedAt)
@@ -150,19 +153,25 @@ export function createPracticeRepository({ read, write }: Store) {
       const total = read.select({ total: count() }).from(practiceAttempts).where(asked).get()?.total ?? 0
       return { entries: rows.map(attemptOf), total }
     },
-    /** All that was played, as the logbook counts it. */
-    entries(ask: LogAsk): readonly LogEntry[] {
-      const rows = read.select().from(practiceAttempts).where(askedFor(ask)).all()
-      return rows.map((row) => ({ ...row, root: rootClass(row.root) }))
-    },
-    /** Those of these ids, in their order. */
-    some(ids: readonly string[]): readonly KeptAttempt[] {
-      const rows = read
-        .select()
-        .from(practiceAttempts)
-        .where(and(inArray(practiceAttempts.id, [...ids]), listed))
-        .all()
-      return ids.flatMap((id) => rows.filter((row) => row.id === id).map(attemptOf))
+    /** What the logbook shows, days of rest aside: `row` and `root` are those that were played most where they are not given. */
+    counts(ask: LogAsk, wanted: { readonly row?: string | undefined; readonly root?: number | undefined }) {
+      const rows = homeIn(read, ask)
+      const row = rows.find(({ key }) => key === wanted.row) ?? rows[0]
+      const played = row?.cells.findIndex((cell) => cell !== null) ?? -1
+      const root = wanted.root ?? Math.max(0, played)
+      const own = row ? ownIn(read, ask, row, root, MOST_OWN) : { rows: [], total: 0 }
+      const total = read.select({ total: count() }).from(practiceAttempts).where(askedFor(ask)).get()?.total ?? 0
+      return {
+        rows,
+        row: row?.key,
+        root,
+        days: daysIn(read, ask),
+        tempo: row ? tempoIn(read, ask, row, root) : [],
+        weak: weakOf(newestIn(read, ask, WEAK_LOOKS_BACK).map((one) => ({ ...one, root: classOf(one.root) ?? null }))),
+        own: own.rows.map(attemptOf),
+        ownTotal: own.total,
+        total,
+      }
     },
     /** What can be filtered by: instruments that were played, and materials with their titles. */
     filters() {
@@ -184,16 +193,6 @@ export function createPracticeRepository({ read, write }: Store) {
       }
     },
   }
-}
-
-function askedFor({ from, to, instrument, material }: LogAsk): SQL | undefined {
-  return and(
-    listed,
-    from === undefined ? undefined : gte(practiceAttempts.day, from),
-    to === undefined ? undefined : lte(practiceAttempts.day, to),
-    instrument === undefined ? undefined : eq(practiceAttempts.instrument, instrument),
-    material === undefined ? undefined : eq(practiceAttempts.material, material),
-  )
 }
 
 function materialIn(
@@ -253,17 +252,6 @@ function dueOf(within: Reader, cardId: string | null): string | null {
     .where(eq(practiceCards.id, cardId))
     .get()
   return card ? new Date(card.dueAt).toISOString() : null
-}
-
-const classes = new Map<string, number | null>()
-/** Fifty thousand entries have seventeen names. */
-function rootClass(name: string): number | null {
-  const known = classes.get(name)
-  if (known !== undefined) return known
-  const note = readNote(name)
-  const made = note === undefined ? null : pitchClassOf(note)
-  classes.set(name, made)
-  return made
 }
 
 function attemptOf({ at, runId, cardId, deletedAt: _, ...row }: Row): KeptAttempt {

@@ -156,6 +156,9 @@ export const practiceAttempts = sqliteTable(
   (table) => [
     index('practice_attempts_day').on(table.day),
     index('practice_attempts_card').on(table.cardId),
+    /** A shape by root, and its newest. */
+    index('practice_attempts_shape').on(table.kind, table.suffix, table.form, table.root, table.at),
+    index('practice_attempts_newest').on(table.kind, table.at),
     index('practice_attempts_run').on(table.runId),
   ],
 )

@@ -16,6 +16,11 @@ export function shortDay(day: string): string {
   const [, month = '1', date = '1'] = day.split('-')
   return `${Number(date)} ${(MONTHS[Number(month) - 1] ?? '').slice(0, 3)}`
 }
+/** "Nov 2024": over years. */
+export function monthDay(day: string): string {
+  const [year = '', month = '1'] = day.split('-')
+  return `${(MONTHS[Number(month) - 1] ?? '').slice(0, 3)} ${year}`
+}
 /** "23 November". */
 export function longDay(day: string): string {
   const [, month = '1', date = '1'] = day.split('-')

@@ -12,7 +12,8 @@ const rowOf = ({ log, row }: LogState) => log?.rows.find(({ key }) => key === ro
 export function Acts({ state }: { readonly state: LogState }) {
   const { log, due, from, to, plan } = state
   const row = rowOf(state)
-  const csv = new URLSearchParams({ from, to, format: 'csv' })
+  const csv = new URLSearchParams({ to, format: 'csv' })
+  if (from !== undefined) csv.set('from', from)
   if (plan.instrument !== undefined) csv.set('instrument', plan.instrument)
   if (plan.material !== undefined) csv.set('material', plan.material)
   const acts: readonly (readonly Act[])[] = [

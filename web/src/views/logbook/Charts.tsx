@@ -1,6 +1,6 @@
 /** Both charts over the same days; a stretch of days that is dragged over is what all above answers for. */
 import type { LogDay, TempoDay } from '@nestling/core/practice'
-import { useMemo, useRef, useState } from 'react'
+import { memo, useMemo, useRef, useState } from 'react'
 import {
   Bar,
   CartesianGrid,
@@ -13,8 +13,9 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import { shortDay, weekdayWords } from '../../words/days.ts'
+import { monthDay, shortDay, weekdayWords } from '../../words/days.ts'
 import { counted } from '../../words/shapes.ts'
+import { daysAPoint, type Point, pointsOf, ticksOf } from './points.ts'
 import classes from './Weeks.module.css'
 
 export interface ChartsProps {
@@ -22,15 +23,6 @@ export interface ChartsProps {
   readonly tempo: readonly TempoDay[]
   readonly wished: number
   readonly brush: (from: string, to: string) => void
-}
-
-interface Point {
-  readonly day: string
-  readonly minutes: number | null
-  /** A day of rest stands on the ground. */
-  readonly rest: number | null
-  readonly middle: number | null
-  readonly onRoot: number | null
 }
 
 const LONG_DAYS = 70
@@ -65,31 +57,51 @@ function EggDot({
   )
 }
 
-export default function Charts({ days, tempo, wished, brush }: ChartsProps) {
-  const points = useMemo(() => pointsOf(days, tempo), [days, tempo])
+interface Active {
+  readonly activeLabel?: string | number | undefined
+}
+const labelOf = ({ activeLabel }: Active): string | undefined =>
+  activeLabel === undefined ? undefined : String(activeLabel)
+
+/** A stretch of days is dragged over in either chart. */
+function useBrush(points: readonly Point[], brush: ChartsProps['brush']) {
   const start = useRef<string | undefined>(undefined)
   const [end, setEnd] = useState<string | undefined>(undefined)
-  const isLong = days.length > LONG_DAYS
-  const ticks = useMemo(() => weekTicks(days), [days])
-  const label = (active: { readonly activeLabel?: string | number | undefined }) =>
-    active.activeLabel === undefined ? undefined : String(active.activeLabel)
   const hands = {
-    onMouseDown: (active: { readonly activeLabel?: string | number | undefined }) => {
-      start.current = label(active)
+    onMouseDown: (active: Active) => {
+      start.current = labelOf(active)
     },
-    onMouseMove: (active: { readonly activeLabel?: string | number | undefined }) => {
-      if (start.current !== undefined) setEnd(label(active))
+    onMouseMove: (active: Active) => {
+      if (start.current !== undefined) setEnd(labelOf(active))
     },
-    onMouseUp: (active: { readonly activeLabel?: string | number | undefined }) => {
-      const [a, b] = [start.current, label(active)]
+    onMouseUp: (active: Active) => {
+      const [a, b] = [start.current, labelOf(active)]
       start.current = undefined
       setEnd(undefined)
-      if (a !== undefined && b !== undefined && a !== b) brush(a < b ? a : b, a < b ? b : a)
+      if (a === undefined || b === undefined || a === b) return
+      const [from, to] = a < b ? [a, b] : [b, a]
+      brush(from, points.find(({ day }) => day === to)?.last ?? to)
     },
   }
   const area = start.current !== undefined && end !== undefined && (
     <ReferenceArea x1={start.current} x2={end} fill="var(--third)" fillOpacity={0.18} />
   )
+  return { hands, area }
+}
+
+export default function Charts({ days, tempo, wished, brush }: ChartsProps) {
+  return (
+    <div className={classes['charts']} aria-hidden="true">
+      <TempoChart days={days} tempo={tempo} wished={wished} brush={brush} />
+      <DaysChart days={days} brush={brush} />
+    </div>
+  )
+}
+
+const TempoChart = memo(function TempoChart({ days, tempo, wished, brush }: ChartsProps) {
+  const points = useMemo(() => pointsOf(days, tempo), [days, tempo])
+  const { hands, area } = useBrush(points, brush)
+  const isLong = days.length > LONG_DAYS
   const tempi = tempo.flatMap(({ middle, onRoot }) => [
     ...(middle === undefined ? [] : [middle]),
     ...(onRoot === undefined ? [] : [onRoot]),
@@ -97,46 +109,42 @@ export default function Charts({ days, tempo, wished, brush }: ChartsProps) {
   const low = tempi.length === 0 ? 40 : Math.floor((Math.min(...tempi) - 4) / 10) * 10
   const high = tempi.length === 0 ? wished : Math.ceil((Math.max(...tempi) + 4) / 10) * 10
   return (
-    <div className={classes['charts']} aria-hidden="true">
-      <ResponsiveContainer width="100%" height={104} {...LEFT}>
-        <ComposedChart data={points} syncId="log" margin={MARGIN} {...hands}>
-          <CartesianGrid stroke="var(--rule)" vertical={false} />
-          <XAxis dataKey="day" hide />
-          <YAxis width={AXIS_WIDTH} domain={[low, high]} tick={TEXT} tickLine={false} axisLine={false} tickCount={4} />
-          {wished <= high && <ReferenceLine y={wished} stroke="var(--ease)" strokeDasharray="2 4" />}
-          <Tooltip content={<TempoTip />} isAnimationActive={false} cursor={{ stroke: 'var(--rule)' }} />
-          <Line dataKey="middle" stroke="var(--soft)" connectNulls isAnimationActive={false} dot={isLong ? false : <EggDot kind="middle" />} activeDot={false} />
-          <Line dataKey="onRoot" stroke="var(--third)" strokeDasharray="5 4" strokeWidth={2} connectNulls isAnimationActive={false} dot={isLong ? false : <EggDot kind="root" />} activeDot={false} />
-          {area}
-        </ComposedChart>
-      </ResponsiveContainer>
-      <ResponsiveContainer width="100%" height={86} {...LEFT}>
-        <ComposedChart data={points} syncId="log" margin={MARGIN} {...hands}>
-          <XAxis dataKey="day" ticks={ticks as string[]} tickFormatter={shortDay} tick={TEXT} tickLine={false} axisLine={{ stroke: 'var(--soft)' }} interval="preserveStartEnd" />
-          <YAxis width={AXIS_WIDTH} tick={TEXT} tickLine={false} axisLine={false} tickCount={2} unit=" min" />
-          <Tooltip content={<DayTip />} isAnimationActive={false} cursor={{ fill: 'var(--sunk)' }} />
-          <Bar dataKey="minutes" fill="var(--extension)" radius={[2, 2, 0, 0]} isAnimationActive={false} maxBarSize={18} />
-          <Line dataKey="rest" stroke="none" isAnimationActive={false} dot={isLong ? false : <EggDot kind="rest" />} activeDot={false} />
-          {area}
-        </ComposedChart>
-      </ResponsiveContainer>
-    </div>
-  ) // biome-ignore format: charts
-}
+    <ResponsiveContainer width="100%" height={104} {...LEFT}>
+      <ComposedChart data={points} margin={MARGIN} {...hands}>
+        <CartesianGrid stroke="var(--rule)" vertical={false} />
+        <XAxis dataKey="day" hide />
+        <YAxis width={AXIS_WIDTH} domain={[low, high]} tick={TEXT} tickLine={false} axisLine={false} tickCount={4} />
+        {wished <= high && <ReferenceLine y={wished} stroke="var(--ease)" strokeDasharray="2 4" />}
+        <Tooltip content={<TempoTip />} isAnimationActive={false} cursor={{ stroke: 'var(--rule)' }} />
+        <Line dataKey="middle" stroke="var(--soft)" connectNulls isAnimationActive={false} dot={isLong ? false : <EggDot kind="middle" />} activeDot={false} />
+        <Line dataKey="onRoot" stroke="var(--third)" strokeDasharray="5 4" strokeWidth={2} connectNulls isAnimationActive={false} dot={isLong ? false : <EggDot kind="root" />} activeDot={false} />
+        {area}
+      </ComposedChart>
+    </ResponsiveContainer>
+  ) // biome-ignore format: a chart
+})
 
-function pointsOf(days: readonly LogDay[], tempo: readonly TempoDay[]): Point[] {
-  const byDay = new Map(tempo.map((one) => [one.day, one]))
-  return days.map(({ day, seconds }) => {
-    const one = byDay.get(day)
-    return { day, minutes: seconds > 0 ? seconds / 60 : null, rest: seconds > 0 ? null : 0, middle: one?.middle ?? null, onRoot: one?.onRoot ?? null }
-  }) // biome-ignore format: a point
-}
+const NO_TEMPO: readonly TempoDay[] = []
 
-/** A day of each week, or of as many weeks as have room. */
-function weekTicks(days: readonly LogDay[]): readonly string[] {
-  const weeks = Math.max(1, Math.ceil(days.length / 7 / 8))
-  return days.flatMap(({ day }, index) => (index % (7 * weeks) === 0 ? [day] : []))
-}
+const DaysChart = memo(function DaysChart({ days, brush }: Pick<ChartsProps, 'days' | 'brush'>) {
+  const points = useMemo(() => pointsOf(days, NO_TEMPO), [days])
+  const { hands, area } = useBrush(points, brush)
+  const isLong = days.length > LONG_DAYS
+  const each = daysAPoint(days.length)
+  const ticks = useMemo(() => ticksOf(points, each), [points, each])
+  return (
+    <ResponsiveContainer width="100%" height={86} {...LEFT}>
+      <ComposedChart data={points} margin={MARGIN} {...hands}>
+        <XAxis dataKey="day" ticks={ticks as string[]} tickFormatter={each > 3 ? monthDay : shortDay} tick={TEXT} tickLine={false} axisLine={{ stroke: 'var(--soft)' }} interval="preserveStartEnd" />
+        <YAxis width={AXIS_WIDTH} tick={TEXT} tickLine={false} axisLine={false} tickCount={2} unit=" min" />
+        <Tooltip content={<DayTip />} isAnimationActive={false} cursor={{ fill: 'var(--sunk)' }} />
+        <Bar dataKey="minutes" fill="var(--extension)" radius={[2, 2, 0, 0]} isAnimationActive={false} maxBarSize={18} />
+        <Line dataKey="rest" stroke="none" isAnimationActive={false} dot={isLong ? false : <EggDot kind="rest" />} activeDot={false} />
+        {area}
+      </ComposedChart>
+    </ResponsiveContainer>
+  ) // biome-ignore format: a chart
+})
 
 interface TipProps {
   readonly active?: boolean
@@ -156,8 +164,10 @@ function DayTip({ active, payload }: TipProps) {
   if (!active || !point) return null
   return (
     <p className={classes['tip']}>
-      {weekdayWords(point.day)} {shortDay(point.day)}:{' '}
-      {point.minutes === null ? 'rest' : counted(Math.round(point.minutes), 'minute')}
+      {point.day === point.last
+        ? `${weekdayWords(point.day)} ${shortDay(point.day)}`
+        : `${shortDay(point.day)} to ${shortDay(point.last)}`}
+      : {point.minutes === null ? 'rest' : counted(Math.round(point.minutes), 'minute')}
     </p>
   )
 }

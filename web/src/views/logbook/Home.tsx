@@ -4,7 +4,7 @@ import { type Neck, neckOf } from '@nestling/core/neck'
 import { type NamingSystem, writeNote } from '@nestling/core/pitch'
 import { type HomeCell, type HomeRow, readSuffix } from '@nestling/core/practice'
 import { tonesReader } from '@nestling/core/voicing'
-import { useMemo } from 'react'
+import { memo, useCallback, useMemo } from 'react'
 import type { LogSummary } from '../../contracts/practice.ts'
 import { SmallNeck } from '../../neck/SmallNeck.tsx'
 import { fretsIn } from '../../state/links.ts'
@@ -26,6 +26,7 @@ export function Home({ state, log }: { readonly state: LogState; readonly log: L
   const { plan, change } = state
   const roots = useMemo(() => rootsInOrder(plan.cycle), [plan.cycle])
   const { rows } = log
+  const choose = useCallback((row: string, root: number) => change({ row, root }), [change])
   const wished = settings.wishedTempo
   const between = Math.round((SLOWEST_TOLD + wished) / 2)
   return (
@@ -51,7 +52,7 @@ export function Home({ state, log }: { readonly state: LogState; readonly log: L
           <tbody>
             {rows.length === 0 && <NoRows roots={roots} />}
             {rows.map((row) => (
-              <Row key={row.key} row={row} roots={roots} chosen={row.key === state.row ? state.root : undefined} wished={wished} choose={(root) => change({ row: row.key, root })} />
+              <Row key={row.key} row={row} roots={roots} chosen={row.key === state.row ? state.root : undefined} wished={wished} choose={choose} />
             ))}
           </tbody>
         </table>
@@ -87,10 +88,10 @@ interface RowProps {
   /** The root that is looked at, in the row that is. */
   readonly chosen: number | undefined
   readonly wished: number
-  readonly choose: (root: number) => void
+  readonly choose: (row: string, root: number) => void
 }
 
-function Row({ row, roots, chosen, wished, choose }: RowProps) {
+const Row = memo(function Row({ row, roots, chosen, wished, choose }: RowProps) {
   const { settings, instrument } = useStore($session)
   const neck = useMemo(() => neckOf(instrument), [instrument])
   const bests = row.cells.flatMap((cell) => cell?.best ?? [])
@@ -112,7 +113,7 @@ function Row({ row, roots, chosen, wished, choose }: RowProps) {
         const words = cellWords(row, root, cell, settings.naming)
         return (
           <td key={root}>
-            <button type="button" className={classes['cell']} aria-label={words} title={words} aria-current={isChosen || undefined} tabIndex={isChosen ? 0 : -1} onClick={() => choose(root)}>
+            <button type="button" className={classes['cell']} aria-label={words} title={words} aria-current={isChosen || undefined} tabIndex={isChosen ? 0 : -1} onClick={() => choose(row.key, root)}>
               <Egg full={cell === null ? undefined : cell.best === undefined ? 0 : fullness(cell.best, wished)} isOpen={cell !== null && cell.best === undefined} isChosen={isChosen} />
               {chosen !== undefined && <span className={classes['number']}>{cell === null ? 'new' : (cell.best ?? '–')}</span>}
             </button>
@@ -122,7 +123,7 @@ function Row({ row, roots, chosen, wished, choose }: RowProps) {
       <td className={classes['range']}>{range}</td>
     </tr>
   ) // biome-ignore format: a row
-}
+})
 
 function cellWords(row: HomeRow, root: number, cell: HomeCell | null, naming: NamingSystem): string {
   const name = `${writeNote(rootName(root), naming)}${suffixSigns(row.suffix)}${row.string > 0 ? ` on string ${row.string}` : ''}`

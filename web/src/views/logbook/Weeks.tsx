@@ -21,9 +21,7 @@ const minutesOf = (seconds: number): number => Math.round(seconds / 6) / 10
 export function Weeks({ state, log }: { readonly state: LogState; readonly log: LogSummary }) {
   const { settings } = useStore($session)
   const row = log.rows.find(({ key }) => key === log.row)
-  // All the time begins with the first entry, not with the calendar.
-  const first = log.days.findIndex(({ seconds }) => seconds > 0)
-  const days = state.plan.period === 0 && !state.plan.days ? log.days.slice(Math.max(0, first)) : log.days
+  const { days } = log
   const rest = days.filter(({ seconds }) => seconds === 0).length
   const middles = log.tempo.flatMap(({ middle }) => middle ?? [])
   const root = writeNote(rootName(log.root), settings.naming)
@@ -72,7 +70,7 @@ export function Weeks({ state, log }: { readonly state: LogState; readonly log: 
         </div>
       ) : (
         <Suspense fallback={<div className={classes['waiting']} />}>
-          <Charts days={days} tempo={log.tempo} wished={settings.wishedTempo} brush={(from, to) => state.change({ days: [from, to] })} />
+          <Charts days={days} tempo={log.tempo} wished={settings.wishedTempo} brush={state.brush} />
         </Suspense>
       )}
     </section>

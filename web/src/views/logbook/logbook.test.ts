@@ -1,6 +1,8 @@
+import { dayNumber, dayText } from '@nestling/core/practice'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { readLog, writeLog } from './address.ts'
+import { daysAPoint, MOST_POINTS, pointsOf, ticksOf } from './points.ts'
 import { runHref } from './practise.ts'
 import { fullness, rootName, rootsInOrder } from './roots.ts'
 import { PERIODS } from './types.ts'
@@ -31,7 +33,7 @@ describe('days', () => {
       '2026-11-01',
       '2026-11-03',
     ])
-    expect(rangeOf({ period: 0, days: undefined }, '2026-11-26')[0]).toBe('2000-01-01')
+    expect(rangeOf({ period: 0, days: undefined }, '2026-11-26')[0]).toBeUndefined()
   })
 })
 
@@ -49,4 +51,31 @@ test('from an egg into its own run: its string, its root, once', () => {
     '/practice?material=m7&from=Ab&place=5&cycle=stay&tempo=66',
   )
   expect(runHref({ suffix: 'arpeggio m7', string: 5 }, 'E')).toBe('/practice?material=arpeggio+m7&from=E')
+})
+
+describe('points of the charts', () => {
+  const day = (index: number) => dayText(dayNumber('2026-01-01') + index)
+  const days = (count: number) =>
+    Array.from({ length: count }, (_, index) => ({
+      day: day(index),
+      seconds: index % 3 === 0 ? 0 : 60,
+      runs: 1,
+      cards: 0,
+    }))
+  test('four weeks are a point a day, rest on the ground', () => {
+    const points = pointsOf(days(28), [{ day: day(4), middle: 70, onRoot: undefined }])
+    expect(points).toHaveLength(28)
+    expect(points[3]).toMatchObject({ minutes: null, rest: 0 })
+    expect(points[4]).toMatchObject({ minutes: 1, middle: 70, onRoot: null })
+  })
+  test('ten years are no more points than can be drawn, and nothing is lost of their minutes', () => {
+    const all = days(3650)
+    const points = pointsOf(all, [])
+    expect(points.length).toBeLessThanOrEqual(MOST_POINTS)
+    expect(points.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0)).toBeCloseTo(
+      all.reduce((sum, { seconds }) => sum + seconds / 60, 0),
+    )
+    expect(points.at(-1)?.last).toBe(day(3649))
+    expect(ticksOf(points, daysAPoint(3650)).length).toBeLessThanOrEqual(9)
+  })
 })

@@ -16,6 +16,8 @@ import type { LogPlan } from './types.ts'
 export interface LogState {
   readonly plan: LogPlan
   readonly change: (changes: Partial<LogPlan>) => void
+  /** Looks at a stretch of days only. */
+  readonly brush: (from: string, to: string) => void
   /** `undefined` while it is looked up for the first time. */
   readonly log: LogSummary | undefined
   /** The shape and the root that are looked at: at once, while what belongs to them is still being counted. */
@@ -24,7 +26,8 @@ export interface LogState {
   readonly isBusy: boolean
   readonly problem: string | undefined
   readonly due: DueAnswer | undefined
-  readonly from: string
+  /** `undefined` for all the time. */
+  readonly from: string | undefined
   readonly to: string
   readonly correct: (
     entry: KeptAttempt,
@@ -39,12 +42,12 @@ export interface LogState {
   readonly turnTables: () => void
 }
 
-/** The earliest day that "all" looks at: before it nobody had the program. */
-const FIRST_DAY = '2000-01-01'
-
-export function rangeOf({ period, days }: Pick<LogPlan, 'period' | 'days'>, today: string): readonly [string, string] {
+export function rangeOf(
+  { period, days }: Pick<LogPlan, 'period' | 'days'>,
+  today: string,
+): readonly [string | undefined, string] {
   if (days) return days
-  return [period === 0 ? FIRST_DAY : dayText(dayNumber(today) - period + 1), today]
+  return [period === 0 ? undefined : dayText(dayNumber(today) - period + 1), today]
 }
 
 export function useLogbook(params: Params): LogState {
@@ -65,8 +68,8 @@ export function useLogbook(params: Params): LogState {
   useEffect(() => {
     const mine = ++ticket.current
     const { instrument, material, row, root } = plan
-    const query = new URLSearchParams({ from, to })
-    for (const [field, value] of Object.entries({ instrument, material, row, root }))
+    const query = new URLSearchParams({ to })
+    for (const [field, value] of Object.entries({ from, instrument, material, row, root }))
       if (value !== undefined) query.set(field, String(value))
     setBusy(true)
     // `turn` counts reloads.
@@ -76,7 +79,7 @@ export function useLogbook(params: Params): LogState {
         if (mine !== ticket.current) return
         setBusy(false)
         if (reply.ok) {
-          setLog(reply.value)
+          setLog((before) => sharing(before, reply.value))
           setProblem(undefined)
         } else setProblem(reply.message)
       })
@@ -86,6 +89,7 @@ export function useLogbook(params: Params): LogState {
   }, [turn])
 
   const change = useCallback((changes: Partial<LogPlan>) => asked.settle(changes), [asked])
+  const brush = useCallback((first: string, last: string) => change({ days: [first, last] }), [change])
   const reload = useCallback(() => setTurn((now) => now + 1), [])
   const done = useCallback(
     async (path: string, method: 'PATCH' | 'DELETE' | 'POST', body?: unknown) => {
@@ -123,5 +127,13 @@ export function useLogbook(params: Params): LogState {
 
   const row = log?.rows.some(({ key }) => key === plan.row) ? plan.row : log?.row
   const root = plan.root ?? log?.root ?? 0
-  return { plan, change, log, row, root, isBusy, problem, due, from, to, correct, takeOut, undo, canUndo: steps.length > 0, reload, asTables, turnTables } // biome-ignore format: a list
+  return { plan, change, brush, log, row, root, isBusy, problem, due, from, to, correct, takeOut, undo, canUndo: steps.length > 0, reload, asTables, turnTables } // biome-ignore format: a list
+}
+
+/** An answer with what is as it was before: only what changed is drawn anew. */
+function sharing(before: LogSummary | undefined, now: LogSummary): LogSummary {
+  if (!before) return now
+  const same = <Value>(a: Value, b: Value): Value => (JSON.stringify(a) === JSON.stringify(b) ? a : b)
+  const rows = now.rows.map((row) => same(before.rows.find(({ key }) => key === row.key) ?? row, row))
+  return { ...now, rows, days: same(before.days, now.days), weak: same(before.weak, now.weak) }
 }

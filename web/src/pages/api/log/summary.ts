@@ -1,4 +1,4 @@
-import { daysOf, homeOf, rowKey, tempoOf, weakOf } from '@nestling/core/practice'
+import { withRest } from '@nestling/core/practice'
 import type { APIRoute } from 'astro'
 import { type LogSummary, type SummaryAsk, SummaryQuery } from '../../../contracts/practice.ts'
 import type { Repositories } from '../../../data/repositories.ts'
@@ -10,32 +10,11 @@ export const GET: APIRoute = ({ url, locals }) => {
   return query.ok ? Response.json(summaryOf(query.value, locals)) : query.response
 }
 
-const MOST_OWN = 60
-
-function summaryOf(
-  { row, root, from, to, ...ask }: SummaryAsk,
-  { practice }: Pick<Repositories, 'practice'>,
-): LogSummary {
-  const entries = practice.entries({ ...ask, from, to })
-  const rows = homeOf(entries)
-  const key = rows.some((one) => one.key === row) ? row : rows[0]?.key
-  const wanted = root === undefined ? undefined : Number(root)
-  const cells = rows.find((one) => one.key === key)?.cells ?? []
-  const played = cells.findIndex((cell) => cell !== null)
-  const at = wanted ?? (played < 0 ? 0 : played)
-  const own = entries
-    .filter((entry) => entry.kind === 'run' && entry.root === at && rowKey(entry) === key)
-    .toSorted((a, b) => b.at - a.at)
+function summaryOf({ row, root, ...ask }: SummaryAsk, { practice }: Pick<Repositories, 'practice'>): LogSummary {
+  const counts = practice.counts(ask, { row, root: root === undefined ? undefined : Number(root) })
   return {
-    rows,
-    row: key,
-    root: at,
-    days: daysOf(entries, from, to),
-    tempo: key === undefined ? [] : tempoOf(entries, key, at),
-    weak: weakOf(entries),
-    own: practice.some(own.slice(0, MOST_OWN).map(({ id }) => id)),
-    ownTotal: own.length,
-    total: entries.length,
+    ...counts,
+    days: withRest(counts.days, ask.from ?? counts.days[0]?.day ?? ask.to, ask.to),
     ...practice.filters(),
   }
 }
