@@ -57,6 +57,8 @@ for (const path of [
   '/arpeggio?chord=Ebmaj7&shape=x6878x&scale=Lydian',
   '/key?key=Bb',
   '/path',
+  '/practice',
+  '/logbook',
   '/book',
   '/setup',
 ])

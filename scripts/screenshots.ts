@@ -39,6 +39,30 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'path', path: '/path?tune=3&at=5' },
   { name: 'path-dusk', path: '/path?tune=4&at=3', dusk: true },
+  {
+    name: 'practice',
+    path: '/practice?material=m7&tempo=60',
+    before: async (page) => {
+      await page.keyboard.press('e')
+      await page.keyboard.press('Space')
+      // The fourth root, with what the ear said of it.
+      await page.getByText('D♭m7').or(page.getByText('Cm7')).first().waitFor()
+      await page.waitForTimeout(16_500)
+    },
+  },
+  {
+    name: 'cards',
+    path: '/cards',
+    before: async (page) => {
+      for (let card = 0; card < 30 && !(await page.locator('section[aria-label=Card] svg').isVisible()); card++) {
+        await page.keyboard.press('Escape')
+        await page.keyboard.press('s')
+        await page.keyboard.press('Enter')
+        await page.waitForTimeout(250)
+      }
+    },
+  },
+  { name: 'logbook', path: '/logbook?row=m7+x0201x&root=8' },
   { name: 'setup', path: '/setup?part=tunings' },
   { name: 'book', path: '/book' },
   { name: 'book-dusk', path: '/book', dusk: true },

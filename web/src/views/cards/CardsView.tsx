@@ -29,7 +29,8 @@ const Bench = memo(function Bench() {
       </DaySentence>
       <div className={classes['below']}>
         <div className={classes['card']}>{state.asked && state.status !== 'rest' ? <AskedCard state={state} asked={state.asked} /> : <Nothing state={state} />}</div>
-        <aside className={classes['side']}>
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a long list is scrolled by the keyboard too */}
+        <aside className={classes['side']} aria-label="The day’s cards" tabIndex={0}>
           <DayList state={state} />
         </aside>
       </div>

@@ -110,7 +110,7 @@ const TempoChart = memo(function TempoChart({ days, tempo, wished, brush }: Char
   const high = tempi.length === 0 ? wished : Math.ceil((Math.max(...tempi) + 4) / 10) * 10
   return (
     <ResponsiveContainer width="100%" height={104} {...LEFT}>
-      <ComposedChart data={points} margin={MARGIN} {...hands}>
+      <ComposedChart data={points} margin={MARGIN} accessibilityLayer={false} {...hands}>
         <CartesianGrid stroke="var(--rule)" vertical={false} />
         <XAxis dataKey="day" hide />
         <YAxis width={AXIS_WIDTH} domain={[low, high]} tick={TEXT} tickLine={false} axisLine={false} tickCount={4} />
@@ -134,7 +134,7 @@ const DaysChart = memo(function DaysChart({ days, brush }: Pick<ChartsProps, 'da
   const ticks = useMemo(() => ticksOf(points, each), [points, each])
   return (
     <ResponsiveContainer width="100%" height={86} {...LEFT}>
-      <ComposedChart data={points} margin={MARGIN} {...hands}>
+      <ComposedChart data={points} margin={MARGIN} accessibilityLayer={false} {...hands}>
         <XAxis dataKey="day" ticks={ticks as string[]} tickFormatter={each > 3 ? monthDay : shortDay} tick={TEXT} tickLine={false} axisLine={{ stroke: 'var(--soft)' }} interval="preserveStartEnd" />
         <YAxis width={AXIS_WIDTH} tick={TEXT} tickLine={false} axisLine={false} tickCount={2} unit=" min" />
         <Tooltip content={<DayTip />} isAnimationActive={false} cursor={{ fill: 'var(--sunk)' }} />

@@ -1,5 +1,5 @@
 /** Logbook: what weeks of practice say. Where the hand is at home, minutes and rest, what is due, what asks for more. */
-import { memo } from 'react'
+import { memo, useEffect } from 'react'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
@@ -10,7 +10,7 @@ import { Home } from './Home.tsx'
 import classes from './LogbookView.module.css'
 import { LogSentence } from './LogSentence.tsx'
 import { useLogbook } from './useLogbook.ts'
-import { Weeks } from './Weeks.tsx'
+import { loadCharts, Weeks } from './Weeks.tsx'
 
 export interface LogbookViewProps {
   readonly params: Params
@@ -28,6 +28,7 @@ export default function LogbookView(props: LogbookViewProps) {
 const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const state = useLogbook(params)
   const { log, problem, isBusy } = state
+  useEffect(loadCharts, [])
   return (
     <Frame heading="Logbook" acts={{ undo: state.undo }} keys={logKeys(state)}>
       <LogSentence state={state}>

@@ -13,8 +13,10 @@ import { rootName } from './roots.ts'
 import type { LogState } from './useLogbook.ts'
 import classes from './Weeks.module.css'
 
-/** The charts' library is loaded when there is something to draw. */
-const Charts = lazy(() => import('./Charts.tsx'))
+/** The charts' library comes by itself, while the entries are counted. */
+const charts = () => import('./Charts.tsx')
+const Charts = lazy(charts)
+export const loadCharts = (): void => void charts()
 
 const minutesOf = (seconds: number): number => Math.round(seconds / 6) / 10
 
