@@ -40,8 +40,15 @@ function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])
       { words: 'this step', keyHint: 'A', run: state.hearStep },
     ],
     [
-      { words: isHeld ? 'Let go' : 'Hold', keyHint: 'H', run: state.hold },
-      { words: 'Take out', keyHint: 'Del', run: () => takeOut(state) },
+      {
+        words: isHeld ? 'Let go' : 'Hold',
+        keyHint: 'H',
+        run: state.hold,
+        menu: {
+          label: 'More of this chord',
+          items: <Menu.Item onClick={() => takeOut(state)}>Take it out (Del)</Menu.Item>,
+        },
+      },
     ],
     [
       {
