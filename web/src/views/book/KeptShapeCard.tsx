@@ -1,4 +1,4 @@
-import { ActionIcon, Button, Group, Tooltip } from '@mantine/core'
+import { ActionIcon, Group, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { tuningLetters } from '@nestling/core/neck'
@@ -62,19 +62,15 @@ export function KeptShapeCard({ shape, rename, remove }: KeptShapeCardProps) {
           </span>
         </p>
         {shape.note !== '' && <p className={classes['note']}>{shape.note}</p>}
+        {kept && (
+          <p className={classes['go']}>
+            <a href={toPractice([kept.shape], player, shape.name)} aria-label={`Practise ${shape.name}`}>
+              Practise
+            </a>
+          </p>
+        )}
       </div>
       <Group gap={2} className={classes['acts']}>
-        {kept && (
-          <Button
-            component="a"
-            size="compact-xs"
-            variant="default"
-            href={toPractice([kept.shape], player, shape.name)}
-            aria-label={`Practise ${shape.name}`}
-          >
-            Practise
-          </Button>
-        )}
         <Tooltip label="Rename">
           <ActionIcon
             variant="subtle"

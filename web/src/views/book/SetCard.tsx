@@ -36,17 +36,13 @@ export function SetCard({ set, remove, toTray }: SetCardProps) {
             )
           })}
         </ol>
+        <p className={classes['go']}>
+          <a href={toPractice(shapes, player, set.title)} aria-label={`Practise ${set.title}`}>
+            Practise
+          </a>
+        </p>
       </div>
       <Group gap={4} className={classes['acts']} wrap="nowrap">
-        <Button
-          component="a"
-          size="compact-xs"
-          variant="default"
-          href={toPractice(shapes, player, set.title)}
-          aria-label={`Practise ${set.title}`}
-        >
-          Practise
-        </Button>
         <Button size="compact-xs" variant="default" onClick={() => toTray(set)}>
           To the tray
         </Button>

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, Group, Tooltip } from '@mantine/core'
+import { ActionIcon, Group, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import type { KeptTune } from '../../contracts/tune.ts'
@@ -38,17 +38,13 @@ export function TuneCard({ tune, remove }: TuneCardProps) {
           ))}
           {more > 0 && <li>and {counted(more, 'chord')} more</li>}
         </ol>
+        <p className={classes['go']}>
+          <a href={practiceOfTune(tune)} aria-label={`Practise ${tune.title}`}>
+            Practise
+          </a>
+        </p>
       </div>
       <Group gap={4} className={classes['acts']} wrap="nowrap">
-        <Button
-          component="a"
-          size="compact-xs"
-          variant="default"
-          href={practiceOfTune(tune)}
-          aria-label={`Practise ${tune.title}`}
-        >
-          Practise
-        </Button>
         <Tooltip label="Delete">
           <ActionIcon
             variant="subtle"
