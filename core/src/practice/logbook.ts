@@ -2,7 +2,7 @@
  * The logbook: what weeks of attempts say. Shapes by roots, days and tempi are counted where the entries are kept; here is
  * what they are, how days of rest stand among them, and what asks for more.
  */
-import { isClean, isWeak, type Judge, type LogGrade } from './grade.ts'
+import { isWeak, type Judge, type LogGrade } from './grade.ts'
 
 /** One root of a run, or one card. */
 export interface LogEntry {
