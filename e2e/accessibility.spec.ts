@@ -1,6 +1,10 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
 
+/** Something of every view that is there once it is drawn. */
+const SHOWN =
+  '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible'
+
 async function serious(page: Page) {
   const { violations } = await new AxeBuilder({ page }).analyze()
   return violations
@@ -25,13 +29,7 @@ for (const scheme of ['light', 'dark'] as const)
     test(`${path} by ${scheme} has nothing that keeps a player out`, async ({ page }) => {
       await page.emulateMedia({ colorScheme: scheme })
       await page.goto(path)
-      await expect(
-        page
-          .locator(
-            '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible',
-          )
-          .first(),
-      ).toBeVisible()
+      await expect(page.locator(SHOWN).first()).toBeVisible()
       expect(await serious(page)).toEqual([])
     })
 
@@ -65,13 +63,7 @@ test('on a narrow screen nothing runs out of the page', async ({ page }) => {
     '/setup?part=habits',
   ]) {
     await page.goto(path)
-    await expect(
-      page
-        .locator(
-          '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible',
-        )
-        .first(),
-    ).toBeVisible()
+    await expect(page.locator(SHOWN).first()).toBeVisible()
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   }
 })

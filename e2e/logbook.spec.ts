@@ -52,6 +52,27 @@ test.describe('cards', () => {
     await expect(page.getByTestId('card-verdict')).toContainText('kept as lost')
   })
 
+  test('a shape may be played instead of typed: the ear judges it, and its word is kept', async ({ page }) => {
+    test.slow()
+    await openCards(page)
+    const question = page.getByTestId('card-question')
+    for (let card = 0; card < 30 && !(await question.textContent())?.startsWith('Play this shape'); card++) {
+      await page.keyboard.press('Escape')
+      await page.keyboard.press('s')
+      await page.keyboard.press('Enter')
+      await expect(page.getByTestId('card-verdict')).toHaveCount(0)
+    }
+    await choose(page, 'Listen to', 'a simulated player who plays it right')
+    await page.getByRole('button', { name: 'play it' }).click()
+    await expect(page.getByTestId('card-verdict')).toContainText('the ear heard every string')
+    await expect(page.getByTestId('card-verdict')).toContainText('kept as had it')
+    await page.keyboard.press('Enter')
+    const day = await page.evaluate(() => new Date().toLocaleDateString('sv'))
+    await expect
+      .poll(async () => (await (await page.request.get(`/api/log?from=${day}&to=${day}`)).json()).entries[0])
+      .toMatchObject({ kind: 'card', judge: 'ear', grade: 'had', faults: '' })
+  })
+
   test('on a day of rest nothing is due', async ({ page }) => {
     await openCards(page)
     await choose(page, 'Days of rest', 'rest today')

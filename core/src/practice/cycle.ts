@@ -1,5 +1,6 @@
 /** Cycles: in which order a run goes through the roots. */
 import { type Degree, type NoteName, pitchClassOf, plainName, spellDegree } from '../pitch/index.ts'
+import { shuffled } from './chance.ts'
 
 export const CYCLES = [
   'fourths',
@@ -32,7 +33,7 @@ export interface CycleAsk {
 /** Roots as pitch classes, each once; the first is `from`. */
 export function cycleOf({ cycle, from, down = false, all = false, random = Math.random }: CycleAsk): readonly number[] {
   const first = pitchClassOf(from)
-  if (cycle === 'shuffle') return shuffled(first, random)
+  if (cycle === 'shuffle') return shuffledRoots(first, random)
   const step = down ? 12 - STEP[cycle] : STEP[cycle]
   const roots: number[] = []
   for (let start = first; !roots.includes(start); start = (start + 11) % 12) {
@@ -43,14 +44,13 @@ export function cycleOf({ cycle, from, down = false, all = false, random = Math.
 }
 
 /** Every root once, the first of them kept. */
-function shuffled(first: number, random: () => number): readonly number[] {
-  const rest = Array.from({ length: 11 }, (_, by) => (first + by + 1) % 12)
-  for (let at = rest.length - 1; at > 0; at--) {
-    const other = Math.floor(random() * (at + 1))
-    ;[rest[at], rest[other]] = [rest[other] as number, rest[at] as number]
-  }
-  return [first, ...rest]
-}
+const shuffledRoots = (first: number, random: () => number): readonly number[] => [
+  first,
+  ...shuffled(
+    Array.from({ length: 11 }, (_, by) => (first + by + 1) % 12),
+    random,
+  ),
+]
 
 export interface SpelledRoot {
   readonly root: NoteName
@@ -99,14 +99,3 @@ export function spelledFor(pitchClass: number, formula: readonly Degree[]): Spel
 /** The most accidentals on one tone. */
 const worst = (root: NoteName, formula: readonly Degree[]): number =>
   Math.max(...formula.map((degree) => (spellDegree(root, degree)?.length ?? Number.POSITIVE_INFINITY) - 1))
-
-/** Chance that is the same for the same seed: numbers from 0 to below 1, one after another. */
-export function chanceOf(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1)
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61)
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296
-  }
-}

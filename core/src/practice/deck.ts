@@ -7,7 +7,7 @@ import { type Degree, spellDegree } from '../pitch/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import { type Card, cardsOf, keyCards } from './cards.ts'
 import { writeCard } from './cardText.ts'
-import { chanceOf } from './cycle.ts'
+import { chanceOf, shuffled } from './chance.ts'
 import type { RunStep } from './run.ts'
 
 /** Besides the shape on every root, so many cards of each other kind. */
@@ -76,14 +76,4 @@ function turned(card: Card, random: () => number): Card {
 function stepCards({ root }: Chord): readonly Card[] {
   const key = keyOf(root, MAJOR)
   return key ? keyCards(key, 'sevenths') : []
-}
-
-/** All of them in an order of chance. */
-function shuffled<Value>(values: readonly Value[], random: () => number): readonly Value[] {
-  const all = [...values]
-  for (let at = all.length - 1; at > 0; at--) {
-    const other = Math.floor(random() * (at + 1))
-    ;[all[at], all[other]] = [all[other] as Value, all[at] as Value]
-  }
-  return all
 }

@@ -4,6 +4,7 @@
  *   expect(strings, at) ─feed(samples, now)→ heard, once a bar
  */
 import { CHORD_AFTER_S, CHORD_WINDOW, chordVerdicts, type ExpectedString, type StringVerdict } from '@nestling/core/ear'
+import { loudness } from './loudness.ts'
 import { spectrumOf } from './spectrum.ts'
 
 export interface ChordHeard {
@@ -73,10 +74,4 @@ export function createChordEar(sampleRate: number): ChordEar {
       }
     },
   }
-}
-
-function loudness(samples: Float32Array, from: number): number {
-  let sum = 0
-  for (let at = from; at < samples.length; at++) sum += (samples[at] as number) ** 2
-  return Math.sqrt(sum / (samples.length - from))
 }

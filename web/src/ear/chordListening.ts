@@ -17,6 +17,8 @@ export type BarJudged =
 export interface RunListening {
   /** @param at When the bar begins, in seconds of the audio system. @param lasts Seconds. */
   readonly expect: (due: Due, at: number, lasts: number) => void
+  /** Of the audio system's clock, in seconds. */
+  readonly now: () => number
   readonly end: () => void
 }
 
@@ -30,7 +32,7 @@ const WAITED_SHARE = 0.6
  * @throws what the browser throws when the microphone is refused.
  */
 export async function listenToRun(
-  source: 'microphone' | 'simulated',
+  source: 'microphone' | 'simulated' | 'simulated in noise',
   latencyMs: number,
   onBar: (judged: BarJudged) => void,
 ): Promise<RunListening> {
@@ -41,6 +43,8 @@ export async function listenToRun(
   analyser.fftSize = 16_384
   if (microphone) tone.connect(context.createMediaStreamSource(microphone), analyser)
   else band.strings.connect(analyser)
+  // A noisy room is heard by the ear as well.
+  if (source === 'simulated in noise') band.drums.connect(analyser)
   const ear = createChordEar(context.sampleRate)
   const listener = createListener(context.sampleRate)
   const window = new Float32Array(analyser.fftSize)
@@ -74,10 +78,12 @@ export async function listenToRun(
       line = { ...due, at, until: at + lasts - 0.03, heard: [] }
       return undefined
     },
+    now: () => context.currentTime,
     end() {
       clearInterval(timer)
       for (const track of microphone?.getTracks() ?? []) track.stop()
       if (!microphone) band.strings.disconnect(analyser)
+      if (source === 'simulated in noise') band.drums.disconnect(analyser)
     },
   }
 }

@@ -1,8 +1,18 @@
 /** The simulated player under chords: strums a shape as it stands, or with the slips that hands make. */
 import type { Neck } from '@nestling/core/neck'
-import type { StringEvent, StringNote } from '@nestling/core/time'
+import type { DrumEvent, StringEvent, StringNote } from '@nestling/core/time'
 
-export const CHORD_PLAYS = ['right', 'mixed', 'late', 'dull', 'missing', 'a fret off', 'rings', 'silent'] as const
+export const CHORD_PLAYS = [
+  'right',
+  'mixed',
+  'late',
+  'dull',
+  'missing',
+  'a fret off',
+  'rings',
+  'noise',
+  'silent',
+] as const
 export type ChordPlays = (typeof CHORD_PLAYS)[number]
 
 export interface ChordStrum {
@@ -92,3 +102,12 @@ export function picked(plays: ChordPlays, { notes, at, beats, tempo, random }: C
     ]
   })
 }
+
+/** A noisy room over a chord: drum hits where it should ring. */
+export const noiseOver = ({ at, beats }: Pick<ChordStrum, 'at' | 'beats'>): readonly DrumEvent[] =>
+  Array.from({ length: Math.floor(beats * 4) }, (_, index) => ({
+    part: 'drums',
+    drum: 'hat',
+    at: at + index / 4,
+    loud: 1,
+  }))

@@ -6,6 +6,7 @@
 import type { HeardNote } from '@nestling/core/ear'
 import { PitchDetector } from 'pitchy'
 import type { Overheard } from '../words/ear.ts'
+import { loudness } from './loudness.ts'
 
 /** Samples in a window: three turns of the lowest string of a seven-string guitar. */
 export const WINDOW = 2048
@@ -93,12 +94,6 @@ export function createListener(sampleRate: number): Listener {
       return undefined
     },
   }
-}
-
-function loudness(samples: Float32Array, from: number): number {
-  let sum = 0
-  for (let index = from; index < samples.length; index++) sum += (samples[index] as number) ** 2
-  return Math.sqrt(sum / (samples.length - from))
 }
 
 /** The time within the newest part of the window at which the sound rises most. */

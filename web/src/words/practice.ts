@@ -1,5 +1,6 @@
 /** Practice in words: materials, places, cycles, grades, what the ear found. */
 import { writeSymbol } from '@nestling/core/chord'
+import type { StringVerdict } from '@nestling/core/ear'
 import { stringNumber } from '@nestling/core/neck'
 import type { NamingSystem } from '@nestling/core/pitch'
 import { type Cycle, type LogGrade, type Material, type PlaceRule, writeSuffix } from '@nestling/core/practice'
@@ -69,6 +70,24 @@ export const GRADE_WORDS: Readonly<Record<LogGrade, string>> = {
   easy: 'easy',
   played: 'not graded',
 }
+
+/** `3:+1 4:0 6:r`, as the log keeps them. */
+export const faultsOf = (verdicts: readonly StringVerdict[]): string =>
+  verdicts
+    .flatMap((verdict, string) => {
+      const number = stringNumber(string, verdicts.length)
+      switch (verdict.kind) {
+        case 'off':
+          return [`${number}:${verdict.by > 0 ? '+1' : '-1'}`]
+        case 'missing':
+          return [`${number}:0`]
+        case 'rings':
+          return [`${number}:r`]
+        default:
+          return []
+      }
+    })
+    .join(' ')
 
 /** `3:+1 6:r` as a row of words, a string by its number: "3 a fret high, 6 rang". */
 export function faultsWords(faults: string): string {

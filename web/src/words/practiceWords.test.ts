@@ -2,7 +2,7 @@ import { readMaterial } from '@nestling/core/practice'
 import { must } from '@nestling/core/result'
 import { expect, test } from 'vitest'
 import { endOfDay, localDay, longDay, shortDay, weekdayWords } from './days.ts'
-import { faultsWords, hopWords, materialWords, placeWords } from './practice.ts'
+import { faultsOf, faultsWords, hopWords, materialWords, placeWords } from './practice.ts'
 
 test.each([
   ['m7', 'Minor sevenths'],
@@ -33,3 +33,15 @@ test('days are those of the player’s own calendar', () => {
     'Thursday',
   ])
 })
+
+test('what the ear found is written as the log keeps it, by string numbers', () =>
+  expect(
+    faultsOf([
+      { kind: 'rings' },
+      { kind: 'rang' },
+      { kind: 'missing' },
+      { kind: 'off', by: 1 },
+      { kind: 'off', by: -1 },
+      { kind: 'unclear' },
+    ]),
+  ).toBe('6:r 4:0 3:+1 2:-1'))

@@ -12,6 +12,16 @@ export function Acts({ state }: { readonly state: CardsState }) {
       ? [
           [
             { words: 'hear it', keyHint: 'H', disabled: !state.canHear, run: state.hear },
+            ...(state.asked?.card.kind === 'play'
+              ? [
+                  {
+                    words: state.ear.isListening ? 'stop listening' : 'play it',
+                    keyHint: 'E',
+                    mark: state.ear.isListening ? ('on' as const) : undefined,
+                    run: state.ear.listenOrStop,
+                  },
+                ]
+              : []),
             { words: 'look it up', keyHint: 'S', run: state.lookUp },
           ],
         ]

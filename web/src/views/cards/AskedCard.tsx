@@ -2,14 +2,16 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { type Card, readMaterial } from '@nestling/core/practice'
+import { Word } from '../../controls/Word.tsx'
 import { HandNeck } from '../../neck/HandNeck.tsx'
 import { $session } from '../../state/session.ts'
 import { answerWords, NEARLY_WORDS, questionWords } from '../../words/cards.ts'
 import { degreeSign } from '../../words/degrees.ts'
-import { GRADE_WORDS, materialWords } from '../../words/practice.ts'
+import { faultsOf, faultsWords, GRADE_WORDS, materialWords } from '../../words/practice.ts'
 import { Answer } from './Answer.tsx'
 import classes from './CardsView.module.css'
 import { shownOf } from './shownShape.ts'
+import type { CardWho } from './useCardEar.ts'
 import type { Asked, CardsState, Told } from './useCards.ts'
 
 export function AskedCard({ state, asked }: { readonly state: CardsState; readonly asked: Asked }) {
@@ -37,12 +39,31 @@ export function AskedCard({ state, asked }: { readonly state: CardsState; readon
           />
         </div>
       )}
+      {card.kind === 'play' && !told && <ByEar state={state} />}
       {told ? <Verdict told={told} card={card} /> : <Answer key={asked.due.id} asked={asked} answer={state.answer} lookUp={state.lookUp} />}
     </section>
   ) // biome-ignore format: a card
 }
 
-function Verdict({ told: { answer, checked, grade }, card }: { readonly told: Told; readonly card: Card }) {
+const WHO: readonly CardWho[] = ['microphone', 'right', 'a fret off']
+const WHO_WORDS: Readonly<Record<CardWho, string>> = {
+  microphone: 'the microphone',
+  right: 'a simulated player who plays it right',
+  'a fret off': 'a simulated player who is a fret off',
+}
+
+/** The shape may be played as well as typed. */
+function ByEar({ state: { ear } }: { readonly state: CardsState }) {
+  const useChoices = () => WHO.map((who) => ({ value: who, words: WHO_WORDS[who], now: who === ear.who }))
+  return (
+    <p className={classes['from']} data-testid="card-ear">
+      {ear.isListening ? 'Listening to ' : 'or play it, to '}
+      <Word label="Listen to" now={WHO_WORDS[ear.who]} useChoices={useChoices} take={ear.setWho} />
+    </p>
+  )
+}
+
+function Verdict({ told: { answer, checked, grade, heard }, card }: { readonly told: Told; readonly card: Card }) {
   const { settings } = useStore($session)
   const say = (given: Parameters<typeof answerWords>[0]) => answerWords(given, card, settings.naming)
   const verdict =
@@ -52,7 +73,8 @@ function Verdict({ told: { answer, checked, grade }, card }: { readonly told: To
     <div role="status" className={classes['verdict']} data-testid="card-verdict" data-verdict={checked.verdict}>
       <p>
         <strong>{verdict}</strong>
-        {answer && checked.verdict !== 'right' && <> · you said {say(answer)}{checked.nearly ? `: ${NEARLY_WORDS[checked.nearly]}` : ''}</>}
+        {heard && <> · the ear heard {faultsWords(faultsOf(heard.verdicts)) || 'every string'}</>}
+        {answer && !heard && checked.verdict !== 'right' && <> · you said {say(answer)}{checked.nearly ? `: ${NEARLY_WORDS[checked.nearly]}` : ''}</>}
       </p>
       <p className={classes['right']}>
         {checked.verdict === 'right' && answer ? say(answer) : right.slice(0, 4).join(' or ')}

@@ -22,6 +22,8 @@ import { fretsTextOf } from '../../state/links.ts'
 import { hearChords } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { localDay } from '../../words/days.ts'
+import { faultsOf } from '../../words/practice.ts'
+import { type CardEar, type CardHeard, useCardEar } from './useCardEar.ts'
 
 export interface Asked {
   readonly due: DueCard
@@ -29,6 +31,8 @@ export interface Asked {
   readonly neck: Neck
 }
 export interface Told {
+  /** What the ear heard, where the shape was played. */
+  readonly heard?: CardHeard | undefined
   /** Nothing where the answer was looked up. */
   readonly answer: CardAnswer | undefined
   readonly checked: Checked
@@ -51,6 +55,7 @@ export interface CardsState {
   readonly hear: () => void
   readonly canHear: boolean
   readonly reload: () => void
+  readonly ear: CardEar
 }
 
 const GRADE_OF = { right: 'had', nearly: 'hard', wrong: 'lost' } as const
@@ -104,6 +109,22 @@ export function useCards(): CardsState {
     [asked, player],
   )
   const answer = useCallback((given: CardAnswer) => tellOf(given), [tellOf])
+  const heardShape = useCallback(
+    (heard: CardHeard) => {
+      if (!asked) return
+      const { card, neck } = asked
+      const right = rightAnswers(card, neck, player.hand)
+      const isRight = heard.grade === 'had'
+      setTold({
+        answer: { kind: 'frets', frets: heard.frets },
+        checked: { verdict: isRight ? 'right' : 'wrong', right },
+        grade: heard.grade,
+        heard,
+      })
+    },
+    [asked, player],
+  )
+  const ear = useCardEar(told ? undefined : asked, heardShape)
   const lookUp = useCallback(() => tellOf(undefined), [tellOf])
   const grade = useCallback((next: Grade) => setTold((now) => now && { ...now, grade: next }), [])
 
@@ -123,10 +144,10 @@ export function useCards(): CardsState {
       tuning: due.tuning,
       tempo: 0,
       grade: told.grade,
-      judge: told.answer && told.grade === GRADE_OF[told.checked.verdict] ? 'answer' : 'player',
+      judge: judgeOf(told),
       shown: told.answer === undefined,
       seconds: Math.min(MOST_SECONDS, (performance.now() - shownAt.current) / 1000),
-      faults: '',
+      faults: told.heard ? faultsOf(told.heard.verdicts) : '',
       instrument: $session.get().instrument.name,
     }).then((reply) => {
       // The last one of the list: what was lost is due again in minutes, and asked again.
@@ -160,7 +181,13 @@ export function useCards(): CardsState {
               : told
                 ? 'told'
                 : 'asking'
-  return { status, problem, day, asked, told, left, answered, answer, lookUp, grade, next, hear, canHear, reload } // biome-ignore format: a list
+  return { status, problem, day, asked, told, left, answered, answer, lookUp, grade, next, hear, canHear, reload, ear } // biome-ignore format: a list
+}
+
+/** Who said how it went: the ear or the answer, unless the player said otherwise. */
+const judgeOf = ({ answer, checked, grade, heard }: Told): 'ear' | 'answer' | 'player' => {
+  if (heard) return grade === heard.grade ? 'ear' : 'player'
+  return answer && grade === GRADE_OF[checked.verdict] ? 'answer' : 'player'
 }
 
 /** What a log entry says of a card. */

@@ -16,7 +16,8 @@ import { RUN_INPUT_ID, type RunState } from './useRun.ts'
 import type { Who } from './useRunEar.ts'
 
 const PLAYS_WORDS: Readonly<Record<ChordPlays, string>> = {
-  right: 'plays it right', mixed: 'slips now and then', late: 'drags behind', dull: 'lets a string die', missing: 'misses a string', 'a fret off': 'is a fret off', rings: 'lets a string ring', silent: 'doesn’t play',
+  right: 'plays it right', mixed: 'slips now and then', late: 'drags behind', dull: 'lets a string die', missing: 'misses a string', 'a fret off': 'is a fret off', rings: 'lets a string ring', noise: 'is drowned by noise',
+  silent: 'doesn’t play',
 } // biome-ignore format: a table
 const WHO: readonly Who[] = ['microphone', ...CHORD_PLAYS]
 const whoWords = (who: Who): string =>

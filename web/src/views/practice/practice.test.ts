@@ -1,4 +1,4 @@
-import { neckOf, STANDARD_INSTRUMENT, stringNumber } from '@nestling/core/neck'
+import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { must } from '@nestling/core/result'
 import { stringEvents } from '@nestling/core/time'
 import { readFrets } from '@nestling/core/voicing'
@@ -10,7 +10,6 @@ import { runWindow } from './run/window.ts'
 import { BEATS_IN_BAR, notesOf, scoreOf } from './toScore.ts'
 import { SHOWINGS } from './types.ts'
 import { stepsOf } from './useRun.ts'
-import { faultsOf } from './useRunEar.ts'
 
 const player = playerOf(DEFAULT_SETTINGS)
 const neck = neckOf(STANDARD_INSTRUMENT)
@@ -108,21 +107,4 @@ describe('the window of a run', () => {
         expect(Math.sign(window.y(0) - window.y(5))).toBe(lowOnTop ? -1 : 1)
       }),
     ))
-})
-
-test('what the ear found is written as the log keeps it, by string numbers', () => {
-  expect(
-    faultsOf(
-      [
-        { kind: 'rings' },
-        { kind: 'rang' },
-        { kind: 'missing' },
-        { kind: 'off', by: 1 },
-        { kind: 'off', by: -1 },
-        { kind: 'unclear' },
-      ],
-      6,
-    ),
-  ).toBe('6:r 4:0 3:+1 2:-1')
-  expect(stringNumber(0, 6)).toBe(6)
 })

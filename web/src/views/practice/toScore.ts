@@ -1,16 +1,16 @@
 /** A run as music: a bar or more for each chord, its beats as cues, the band, and what a simulated player strikes. */
 import type { Neck } from '@nestling/core/neck'
-import { pitchAt, pitchClassOf } from '@nestling/core/pitch'
+import { pitchAt } from '@nestling/core/pitch'
 import type { RunStep } from '@nestling/core/practice'
 import {
-  bassNote, beatsInBar, clicks, FOUR_FOUR, plainBeat, type Score, type ScoreEvent, type StringEvent, type StringNote, soundedNotes, withCountIn,
+  bassFor, beatsInBar, clicks, FOUR_FOUR, plainBeat, type Score, type ScoreEvent, type StringNote, soundedNotes, withCountIn,
 } from '@nestling/core/time' // biome-ignore format: a list
 import type { Settings } from '../../contracts/settings.ts'
 
 export const BEATS_IN_BAR = beatsInBar(FOUR_FOUR)
 
 /** Who plays the strings, where the program does. */
-export type Struck = (step: RunStep, index: number, at: number, beats: number) => readonly StringEvent[]
+export type Struck = (step: RunStep, index: number, at: number, beats: number) => readonly ScoreEvent[]
 
 /** The mark of a beat is its number since the start of the round. */
 export function scoreOf(
@@ -21,15 +21,7 @@ export function scoreOf(
 ): Score {
   const each = bars * BEATS_IN_BAR
   const beats = steps.length * each
-  const bass = steps.map(
-    ({ chord }, index): ScoreEvent => ({
-      part: 'bass',
-      at: index * each,
-      length: each,
-      loud: 0.9,
-      midi: bassNote(pitchClassOf(chord.bass ?? chord.root)),
-    }),
-  )
+  const chords = steps.map(({ chord }, index) => ({ chord, at: index * each, beats: each }))
   return withCountIn(
     {
       metre: FOUR_FOUR,
@@ -39,7 +31,7 @@ export function scoreOf(
       cues: Array.from({ length: beats }, (_, at) => ({ at, mark: at })),
       events: [
         ...(struck ? steps.flatMap((step, index) => struck(step, index, index * each, each)) : []),
-        ...(settings.bassStandIn ? bass : []),
+        ...(settings.bassStandIn ? bassFor('roots', chords, true) : []),
         ...(settings.drums ? plainBeat(beats, FOUR_FOUR) : []),
         ...(settings.metronome ? clicks(beats, FOUR_FOUR) : []),
       ],

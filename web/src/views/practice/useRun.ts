@@ -26,12 +26,12 @@ import { $rise, changeSound, hearScore, volumesOf } from '../../state/playback.t
 import { played, playedMinutes } from '../../state/playedTime.ts'
 import { $player, $session } from '../../state/session.ts'
 import { localDay } from '../../words/days.ts'
-import { LAST_ROUND_AFTER_MIN } from '../../words/practice.ts'
+import { faultsOf, LAST_ROUND_AFTER_MIN } from '../../words/practice.ts'
 import { type Params, RUN_FRET_MAX, readRun, runQuery, writeRun } from './address.ts'
 import { atBeat, isCleanRound, proposed, type Round, startedRound, type Taken, takenOf } from './round.ts'
 import { BEATS_IN_BAR, notesOf, scoreOf } from './toScore.ts'
 import type { RunPlan } from './types.ts'
-import { faultsOf, type RunEar, useRunEar } from './useRunEar.ts'
+import { type RunEar, useRunEar } from './useRunEar.ts'
 
 export const OWNER = 'practice'
 export const RUN_INPUT_ID = 'practice-run'
@@ -65,11 +65,11 @@ export interface RunState {
 }
 
 /** Every part of the band is in the music; what is off is only not heard, so that it can be turned on within a bar. */
-const runVolumes = (settings: Settings) => ({
+const runVolumes = (settings: Settings, noisy = false) => ({
   ...volumesOf(settings),
   click: settings.metronome ? settings.clickVolume : 0,
   bass: settings.bassStandIn ? settings.bassVolume : 0,
-  drums: settings.drums ? settings.drumsVolume : 0,
+  drums: settings.drums || noisy ? settings.drumsVolume : 0,
 })
 const ALL_PARTS = { metronome: true, bassStandIn: true, drums: true } as const
 
@@ -133,6 +133,8 @@ export function useRun(params: Params): RunState {
   }, [])
   const ear = useRunEar({ neck, onHeard: heardBar })
 
+  const isNoisy = settings.earJudges && ear.who === 'noise'
+
   // Another run is another piece of music: what plays the old one ends.
   const before = useRef(steps)
   useEffect(() => {
@@ -175,7 +177,7 @@ export function useRun(params: Params): RunState {
       judge: taken.judge,
       shown: taken.shown || plan.showing === 'open',
       seconds,
-      faults: taken.heard ? faultsOf(taken.heard.verdicts, strings) : '',
+      faults: taken.heard ? faultsOf(taken.heard.verdicts) : '',
       instrument: instrument.name,
     }).then((reply) => {
       if (!reply.ok && reply.status !== 0) tell.problem('Not kept', reply.message)
@@ -197,8 +199,8 @@ export function useRun(params: Params): RunState {
   }, [owner, mark, keep])
 
   useEffect(() => {
-    if (owner === OWNER) setVolumes(runVolumes(settings))
-  }, [owner, settings])
+    if (owner === OWNER) setVolumes(runVolumes(settings, isNoisy))
+  }, [owner, settings, isNoisy])
 
   const end = useCallback(() => {
     ear.end()
@@ -232,7 +234,7 @@ export function useRun(params: Params): RunState {
         owner: OWNER,
         tempo: settings.tempo,
         swing: settings.swing,
-        volumes: runVolumes(settings),
+        volumes: runVolumes(settings, isNoisy),
         onCue: (mark, seconds) => {
           const index = order.current[Math.floor(mark / each)]
           const step = index === undefined ? undefined : newest.current.steps[index]
@@ -250,7 +252,7 @@ export function useRun(params: Params): RunState {
       })
       return undefined
     },
-    [ear, end],
+    [ear, end, isNoisy],
   )
 
   const startOrStop = useCallback(() => {

@@ -1,10 +1,10 @@
 /** The ear over a run: who is listened to, what is due, and what it makes of every bar. */
 import type { ExpectedString, Mark, StringVerdict } from '@nestling/core/ear'
-import { type Neck, stringNumber } from '@nestling/core/neck'
+import type { Neck } from '@nestling/core/neck'
 import { chanceOf, gradeHeard, type RunStep } from '@nestling/core/practice'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type BarJudged, listenToRun, type RunListening } from '../../ear/chordListening.ts'
-import { type ChordPlays, picked, strummed } from '../../ear/chordPlayer.ts'
+import { type ChordPlays, noiseOver, picked, strummed } from '../../ear/chordPlayer.ts'
 import { tell } from '../../state/notices.ts'
 import { $session } from '../../state/session.ts'
 import { refusal } from '../../words/ear.ts'
@@ -45,7 +45,7 @@ export function useRunEar({ neck, onHeard }: RunEarOptions): RunEar {
     end()
     try {
       listening.current = await listenToRun(
-        who === 'microphone' ? 'microphone' : 'simulated',
+        who === 'microphone' ? 'microphone' : who === 'noise' ? 'simulated in noise' : 'simulated',
         $session.get().settings.latencyMs,
         (judged) => {
           if (due.current) onHeard(due.current.index, heardOf(judged, due.current.step))
@@ -80,7 +80,8 @@ export function useRunEar({ neck, onHeard }: RunEarOptions): RunEar {
       const random = chanceOf(SEED)
       return (step, _, at, beats) => {
         const strum = { notes: notesOf(step, neck), neck, at, beats, tempo, random }
-        return step.line ? picked(who, strum) : strummed(who, strum)
+        const played = step.line ? picked(who, strum) : strummed(who, strum)
+        return who === 'noise' ? [...played, ...noiseOver(strum)] : played
       }
     },
     [who, neck],
@@ -128,21 +129,3 @@ const gradeOf = (verdicts: readonly StringVerdict[], lateMs: number) =>
     faults: verdicts.filter(isFault).length,
     lateMs,
   })
-
-/** `3:+1 4:0 6:r`, as the log keeps them. */
-export const faultsOf = (verdicts: readonly StringVerdict[], strings: number): string =>
-  verdicts
-    .flatMap((verdict, string) => {
-      const number = stringNumber(string, strings)
-      switch (verdict.kind) {
-        case 'off':
-          return [`${number}:${verdict.by > 0 ? '+1' : '-1'}`]
-        case 'missing':
-          return [`${number}:0`]
-        case 'rings':
-          return [`${number}:r`]
-        default:
-          return []
-      }
-    })
-    .join(' ')
