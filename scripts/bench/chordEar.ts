@@ -1,5 +1,5 @@
 /** The ear for chords on rendered chords: which faults it finds, and how often it finds one that is not there. */
-import { CHORD_AFTER_S, CHORD_WINDOW, canTell, chordVerdicts, type ExpectedString } from '@nestling/core/ear'
+import { canTell, chordVerdicts, type ExpectedString, type Hearing, LAST_WORD } from '@nestling/core/ear'
 import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { must } from '@nestling/core/result'
 import { readFrets } from '@nestling/core/voicing'
@@ -35,7 +35,11 @@ export const expectedOf = (text: string): readonly ExpectedString[] =>
 /** Each shape played right, and with every single fault, with new loudness, tuning and noise each time. */
 export function earRates(
   shapes: readonly string[],
-  { seed, noiseDb }: { readonly seed: number; readonly noiseDb: number },
+  {
+    seed,
+    noiseDb,
+    hearing = LAST_WORD,
+  }: { readonly seed: number; readonly noiseDb: number; readonly hearing?: Hearing },
 ): EarRates {
   const rates: EarRates = {
     missing: { asked: 0, found: 0 },
@@ -69,9 +73,9 @@ export function earRates(
         seed: next++,
         fault,
       })
-      const from = Math.round((lastS + CHORD_AFTER_S) * RATE)
+      const from = Math.round((lastS + hearing.afterS) * RATE)
       const started = performance.now()
-      const verdicts = chordVerdicts(spectrumOf(samples.subarray(from, from + CHORD_WINDOW), RATE), expected)
+      const verdicts = chordVerdicts(spectrumOf(samples.subarray(from, from + hearing.window), RATE), expected, hearing)
       rates.slowestMs = Math.max(rates.slowestMs, performance.now() - started)
       for (const [index, verdict] of verdicts.entries()) {
         if (fault?.index === index) {

@@ -2,6 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { FIRST_WORD, LAST_WORD } from '@nestling/core/ear'
 import { chromium } from '@playwright/test'
 import { DEMO_INSTRUMENTS } from '../../web/server/demoData.ts'
 import { demoLog } from '../../web/server/demoLog.ts'
@@ -19,10 +20,14 @@ const HELD_OUT = [
 const SEED = 9029
 
 const share = ({ asked, found }: Tally): string => `${found} of ${asked}, ${((100 * found) / asked).toFixed(1)} %`
-const rows = [30, 15].map((noiseDb) => {
-  const { missing, off, rings, alarms, untold, slowestMs } = earRates(HELD_OUT, { seed: SEED, noiseDb })
+const rows = [
+  { noiseDb: 30, hearing: LAST_WORD, word: 'last word' },
+  { noiseDb: 15, hearing: LAST_WORD, word: 'last word' },
+  { noiseDb: 30, hearing: FIRST_WORD, word: 'first word, 150 ms' },
+].map(({ noiseDb, hearing, word }) => {
+  const { missing, off, rings, alarms, untold, slowestMs } = earRates(HELD_OUT, { seed: SEED, noiseDb, hearing })
   return [
-    `${noiseDb} dB`,
+    `${noiseDb} dB, ${word}`,
     share(missing),
     share(off),
     share(rings),

@@ -34,27 +34,52 @@ export type StringVerdict =
   /** Its partials are those of others: an octave, a unison. */
   | { readonly kind: 'unclear' }
 
-/** So many samples show two low tones a semitone apart, at 44,100 or 48,000 a second. */
-export const CHORD_WINDOW = 16_384
-/** The attack is over so long after the last string. */
-export const CHORD_AFTER_S = 0.04
+/** How finely a window tells tones apart, and so which partials are listened to. */
+export interface Hearing {
+  /** Samples, at 44,100 or 48,000 a second. */
+  readonly window: number
+  /** The window begins so long after the last string, in seconds. */
+  readonly afterS: number
+  /** A partial is free when no other's is nearer than this, in Hz. */
+  readonly freeHz: number
+  /** The highest partial that is looked for, and how many free ones count. */
+  readonly mostPartial: number
+  readonly mostFree: number
+  /** A neighbouring fret must stand out by so many dB more than the string's own tone. */
+  readonly beatenDb: number
+}
+
+/** The last word: so long a window shows two low tones a semitone apart, once the attack is over. */
+export const LAST_WORD: Hearing = {
+  window: 16_384,
+  afterS: 0.04,
+  freeHz: 7.5,
+  mostPartial: 14,
+  mostFree: 6,
+  beatenDb: 5,
+}
+/** The first word, 150 ms after the last string: half the window, the higher partials, which lie further apart. */
+export const FIRST_WORD: Hearing = {
+  window: 8192,
+  afterS: -0.036,
+  freeHz: 18,
+  mostPartial: 24,
+  mostFree: 8,
+  beatenDb: 6,
+}
 
 const A4 = 440
 const hzOf = (midi: number): number => A4 * 2 ** ((midi - 69) / 12)
 
-const MOST_PARTIAL = 14
 const HIGHEST_HZ = 5200
-const MOST_FREE = 6
 /** Fewer free partials say nothing. */
 const LEAST_FREE = 2
-/** A partial is free when no other's is nearer than this. */
-const FREE_HZ = 7.5
+/** Further up, strings out of tune wander by a share of their pitch. */
 const FREE_SHARE = 0.02
 /** A string may be so far out of tune. */
 const TUNED_CENTS = 28
 const MOST_DB = 30
 const SOUNDS_DB = 13
-const BEATEN_DB = 5
 const OFF_DB = 16
 const RINGS_DB = 16
 
@@ -71,12 +96,18 @@ interface Asked {
 }
 
 /** @returns One verdict for each expected string, in their order. */
-export function chordVerdicts(spectrum: Spectrum, expected: readonly ExpectedString[]): readonly StringVerdict[] {
+export function chordVerdicts(
+  spectrum: Spectrum,
+  expected: readonly ExpectedString[],
+  hearing: Hearing = LAST_WORD,
+): readonly StringVerdict[] {
   const sounding = expected.map(({ midi }) => midi)
   const settled = new Map<number, StringVerdict>()
   // The plainest fault is put in place before the others are asked for: what it sounds would be laid to them as well.
   for (;;) {
-    const all = expected.map((one, index) => settled.get(index) ?? judged(spectrum, one, othersThan(index, sounding)))
+    const all = expected.map(
+      (one, index) => settled.get(index) ?? judged(spectrum, one, othersThan(index, sounding), hearing),
+    )
     const faults = all.flatMap((verdict, index) =>
       settled.has(index) || !isFault(verdict) ? [] : [{ index, verdict, pitch: pitchOf(verdict, expected[index]) }],
     )
@@ -113,18 +144,23 @@ function pitchOf(verdict: StringVerdict, one: ExpectedString | undefined): Midi 
   }
 }
 
-function judged(spectrum: Spectrum, { midi, openMidi }: ExpectedString, others: readonly Midi[]): Judged {
+function judged(
+  spectrum: Spectrum,
+  { midi, openMidi }: ExpectedString,
+  others: readonly Midi[],
+  hearing: Hearing,
+): Judged {
   if (midi === null) {
-    const open = evidence(spectrum, openMidi, others)
+    const open = evidence(spectrum, openMidi, others, hearing)
     if (open.free < LEAST_FREE) return { kind: 'unclear' }
     // All of its partials: another silent string may share some of them, and would be blamed for what this one does.
     return open.mean > RINGS_DB ? { kind: 'rings', sure: 0 } : { kind: 'still' }
   }
-  const own = evidence(spectrum, midi, others)
-  const low = evidence(spectrum, midi - 1, others)
-  const high = evidence(spectrum, midi + 1, others)
+  const own = evidence(spectrum, midi, others, hearing)
+  const low = evidence(spectrum, midi - 1, others, hearing)
+  const high = evidence(spectrum, midi + 1, others, hearing)
   const beside = high.db > low.db ? { ...high, by: 1 as const } : { ...low, by: -1 as const }
-  if (beside.free >= LEAST_FREE && beside.db > OFF_DB && beside.db > own.db + BEATEN_DB)
+  if (beside.free >= LEAST_FREE && beside.db > OFF_DB && beside.db > own.db + hearing.beatenDb)
     return { kind: 'off', by: beside.by, sure: steps(beside.db - own.db) - (own.free < LEAST_FREE ? UNHEARD : 0) }
   if (own.free < LEAST_FREE) return { kind: 'unclear' }
   return own.db > SOUNDS_DB ? { kind: 'rang' } : { kind: 'missing', sure: -UNHEARD }
@@ -143,26 +179,30 @@ export function canTell(
   const one = expected[index]
   if (!one) return false
   const others = expected.flatMap(({ midi }, at) => (at === index || midi === null ? [] : [midi]))
-  if (fault === 'rings') return one.midi === null && freePartials(one.openMidi, others).length >= LEAST_FREE
+  if (fault === 'rings') return one.midi === null && freePartials(one.openMidi, others, LAST_WORD).length >= LEAST_FREE
   if (one.midi === null) return false
-  return freePartials(fault === 'missing' ? one.midi : one.midi + fault, others).length >= LEAST_FREE
+  return freePartials(fault === 'missing' ? one.midi : one.midi + fault, others, LAST_WORD).length >= LEAST_FREE
 }
 
-function evidence(spectrum: Spectrum, midi: number, others: readonly number[]): Asked {
-  const free = freePartials(midi, others)
+function evidence(spectrum: Spectrum, midi: number, others: readonly number[], hearing: Hearing): Asked {
+  const free = freePartials(midi, others, hearing)
   if (free.length === 0) return { db: 0, mean: 0, free: 0 }
   const all = free.map((hz) => prominence(spectrum, hz)).sort((a, b) => b - a)
   const best = all.slice(0, Math.ceil(all.length * BEST_SHARE))
   return { db: meanOf(best), mean: meanOf(all), free: free.length }
 }
 
-function freePartials(midi: number, others: readonly number[]): readonly number[] {
+function freePartials(
+  midi: number,
+  others: readonly number[],
+  { mostPartial, mostFree, freeHz }: Hearing,
+): readonly number[] {
   const own = hzOf(midi)
   const free: number[] = []
-  for (let partial = 1; partial <= MOST_PARTIAL && free.length < MOST_FREE; partial++) {
+  for (let partial = 1; partial <= mostPartial && free.length < mostFree; partial++) {
     const hz = own * partial
     if (hz > HIGHEST_HZ) break
-    const apart = Math.max(FREE_HZ, hz * FREE_SHARE)
+    const apart = Math.max(freeHz, hz * FREE_SHARE)
     if (others.every((other) => distance(hz, hzOf(other)) >= apart)) free.push(hz)
   }
   return free

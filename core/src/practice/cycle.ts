@@ -1,6 +1,6 @@
 /** Cycles: in which order a run goes through the roots. */
 import { type Degree, type NoteName, pitchClassOf, plainName, spellDegree } from '../pitch/index.ts'
-import { shuffled } from './chance.ts'
+import { chanceOf, shuffled } from './chance.ts'
 
 export const CYCLES = [
   'fourths',
@@ -31,7 +31,7 @@ export interface CycleAsk {
 }
 
 /** Roots as pitch classes, each once; the first is `from`. */
-export function cycleOf({ cycle, from, down = false, all = false, random = Math.random }: CycleAsk): readonly number[] {
+export function cycleOf({ cycle, from, down = false, all = false, random = chanceOf(1) }: CycleAsk): readonly number[] {
   const first = pitchClassOf(from)
   if (cycle === 'shuffle') return shuffledRoots(first, random)
   const step = down ? 12 - STEP[cycle] : STEP[cycle]

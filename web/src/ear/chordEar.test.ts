@@ -1,4 +1,4 @@
-import { CHORD_WINDOW } from '@nestling/core/ear'
+import { LAST_WORD } from '@nestling/core/ear'
 import { type Neck, neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { chanceOf } from '@nestling/core/practice'
 import { must } from '@nestling/core/result'
@@ -20,7 +20,8 @@ const expected = frets.map((fret, string) => {
 const strum = { notes, neck, at: 0, beats: 4, tempo: 60, random: chanceOf(3) }
 
 /** Struck at 60 a minute, so that beats are seconds, and heard in steps of 10 ms. */
-function heard(events: readonly StringEvent[], until = 2.4): ChordHeard | undefined {
+function words(events: readonly StringEvent[], until = 2.4): readonly (ChordHeard & { readonly at: number })[] {
+  const told: (ChordHeard & { readonly at: number })[] = []
   const samples = new Float32Array(Math.ceil((until + 1) * RATE))
   for (const { midi, at, loud, length = 3 } of events) {
     const sound = renderPluck(midi, RATE)
@@ -31,12 +32,13 @@ function heard(events: readonly StringEvent[], until = 2.4): ChordHeard | undefi
   }
   const ear = createChordEar(RATE)
   ear.expect(expected, 0.5, 0.5 + until)
-  for (let end = CHORD_WINDOW; end < samples.length; end += 441) {
-    const told = ear.feed(samples.subarray(end - CHORD_WINDOW, end), end / RATE)
-    if (told) return told
+  for (let end = LAST_WORD.window; end < samples.length; end += 441) {
+    const one = ear.feed(samples.subarray(end - LAST_WORD.window, end), end / RATE)
+    if (one) told.push({ ...one, at: end / RATE })
   }
-  return undefined
+  return told
 }
+const heard = (events: readonly StringEvent[]): ChordHeard | undefined => words(events).at(-1)
 const kinds = (told: ChordHeard | undefined) => told?.verdicts.map(({ kind }) => kind).join(' ')
 
 describe('a bar is heard once', () => {
@@ -44,6 +46,18 @@ describe('a bar is heard once', () => {
     const told = heard(strummed('right', { ...strum, random: chanceOf(3) }))
     expect(kinds(told)).toBe('rang still rang rang unclear still')
     expect(Math.abs(told?.lateMs ?? 999)).toBeLessThan(60)
+  })
+  test('a first word comes 150 ms after the last string, the last word when its window is full', () => {
+    const strings = strummed('right', { ...strum, random: chanceOf(3) })
+    const lastAt = 0.5 + Math.max(...strings.map(({ at }) => at))
+    const told = words(strings)
+    expect(told.map(({ isLast }) => isLast)).toEqual([false, true])
+    const [first, last] = told.map(({ at }) => at - lastAt)
+    expect(first).toBeGreaterThan(0.1)
+    // Ten milliseconds from look to look, and the rise of the last string within them.
+    expect(first).toBeLessThan(0.175)
+    expect(last).toBeLessThan(0.45)
+    expect(kinds(told[0])).toBe('rang still rang rang unclear still')
   })
   test('late is late', () =>
     expect(heard(strummed('late', { ...strum, random: chanceOf(3) }))?.lateMs).toBeGreaterThan(150))
@@ -55,7 +69,7 @@ describe('a bar is heard once', () => {
   test('after a verdict nothing more is told of that bar', () => {
     const ear = createChordEar(RATE)
     ear.expect(expected, 0, 0.1)
-    const quiet = new Float32Array(CHORD_WINDOW)
+    const quiet = new Float32Array(LAST_WORD.window)
     expect(ear.feed(quiet, 0.2)).toBeDefined()
     expect(ear.feed(quiet, 0.3)).toBeUndefined()
   })

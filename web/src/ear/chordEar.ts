@@ -1,13 +1,22 @@
 /**
- * One bar after another heard as chords: when a shape is due it is expected; its last string is waited for, one window of
- * sound after it is judged string by string.
- *   expect(strings, at) ─feed(samples, now)→ heard, once a bar
+ * One bar after another heard as chords: when a shape is due it is expected, and its last string is waited for. 150 ms after
+ * it there is a first word on every string, and the last word once a whole window of sound lies behind it.
+ *   expect(strings, at) ─feed(samples, now)→ the first word ─feed→ the last word, once a bar each
  */
-import { CHORD_AFTER_S, CHORD_WINDOW, chordVerdicts, type ExpectedString, type StringVerdict } from '@nestling/core/ear'
+import {
+  chordVerdicts,
+  type ExpectedString,
+  FIRST_WORD,
+  type Hearing,
+  LAST_WORD,
+  type StringVerdict,
+} from '@nestling/core/ear'
 import { loudness } from './loudness.ts'
 import { spectrumOf } from './spectrum.ts'
 
 export interface ChordHeard {
+  /** The first word may be wrong about what a longer look tells. */
+  readonly isLast: boolean
   readonly verdicts: readonly StringVerdict[]
   /** The first string after the beat, early below 0; `undefined` when nothing was struck. */
   readonly lateMs: number | undefined
@@ -16,7 +25,7 @@ export interface ChordHeard {
 export interface ChordEar {
   /** @param at When it is due, in seconds. @param until Afterwards nothing of it is waited for. */
   readonly expect: (strings: readonly ExpectedString[], at: number, until: number) => void
-  /** @param window `CHORD_WINDOW` samples, the newest last. @param now The time of the newest, in seconds. */
+  /** @param window As many samples as the last word needs, the newest last. @param now The time of the newest, in seconds. */
   readonly feed: (window: Float32Array, now: number) => ChordHeard | undefined
 }
 
@@ -30,8 +39,11 @@ const EARLY_S = 0.15
 const STRUM_S = 0.25
 
 export function createChordEar(sampleRate: number): ChordEar {
+  // The first transform of a page is the slowest: it is over before anything is played.
+  for (const { window } of [FIRST_WORD, LAST_WORD]) spectrumOf(new Float32Array(window), sampleRate)
   let due: { strings: readonly ExpectedString[]; at: number; until: number } | undefined
   let onsets: number[] = []
+  let hasFirst = false
   let before: number[] = []
 
   const listenFor = (window: Float32Array, now: number) => {
@@ -52,6 +64,7 @@ export function createChordEar(sampleRate: number): ChordEar {
   return {
     expect(strings, at, until) {
       due = { strings, at, until }
+      hasFirst = false
     },
     feed(window, now) {
       listenFor(window, now)
@@ -62,16 +75,21 @@ export function createChordEar(sampleRate: number): ChordEar {
         if (now < until) return undefined
         due = undefined
         const verdicts = strings.map(({ midi }): StringVerdict => ({ kind: midi === null ? 'still' : 'missing' }))
-        return { verdicts, lateMs: undefined }
+        return { verdicts, lateMs: undefined, isLast: true }
       }
-      // The whole window lies behind the last string.
-      if (now < struck.last + CHORD_AFTER_S + CHORD_WINDOW / sampleRate) return undefined
-      due = undefined
-      onsets = []
-      return {
-        verdicts: chordVerdicts(spectrumOf(window, sampleRate), strings),
-        lateMs: Math.round((struck.first - at) * 1000),
+      const lateMs = Math.round((struck.first - at) * 1000)
+      const verdicts = (hearing: Hearing) =>
+        chordVerdicts(spectrumOf(window.subarray(window.length - hearing.window), sampleRate), strings, hearing)
+      const isIn = ({ afterS, window: samples }: Hearing) => now >= struck.last + afterS + samples / sampleRate
+      if (isIn(LAST_WORD)) {
+        due = undefined
+        onsets = []
+        return { verdicts: verdicts(LAST_WORD), lateMs, isLast: true }
       }
+      // A string that follows while the strum goes on has a first word of its own.
+      if (hasFirst || !isIn(FIRST_WORD)) return undefined
+      hasFirst = true
+      return { verdicts: verdicts(FIRST_WORD), lateMs, isLast: false }
     },
   }
 }

@@ -28,7 +28,7 @@ const WAITED_SHARE = 0.6
 
 /**
  * @param source Who is listened to.
- * @param onBar  Told once for every bar.
+ * @param onBar  Told once or twice for every bar: a first word, and the last.
  * @throws what the browser throws when the microphone is refused.
  */
 export async function listenToRun(

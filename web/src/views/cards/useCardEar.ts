@@ -57,7 +57,7 @@ export function useCardEar(asked: Asked | undefined, heard: (heard: CardHeard) =
     setListening(true)
     try {
       const opened = await listenToRun(who === 'microphone' ? who : 'simulated', settings.latencyMs, (judged) => {
-        if (judged.kind !== 'chord') return
+        if (judged.kind !== 'chord' || !judged.heard.isLast) return
         end()
         const { verdicts } = judged.heard
         const faults = verdicts.filter(({ kind }) => kind === 'missing' || kind === 'off' || kind === 'rings').length
