@@ -4,6 +4,7 @@ import { CATALOGUE, readSymbol, writeSymbol } from '../chord/index.ts'
 import { MEDIUM_HAND } from '../hand/index.ts'
 import { readKey } from '../key/index.ts'
 import { neckOf, STANDARD_INSTRUMENT, stringNumber } from '../neck/index.ts'
+import type { NamingSystem } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
 import { readFrets, writeFrets } from '../voicing/index.ts'
 import { type Card, cardsOf, deckOf, formOf, keyCards, nearestRule, type RunLine, readCard, readMaterial, readRunLine, readSuffix, rightAnswers, runOf, writeCard, writeMaterial, writeSuffix } from './index.ts' // biome-ignore format: a list
@@ -80,8 +81,8 @@ describe('a run of one’s own', () => {
 })
 
 describe('the typed line of a run', () => {
-  const read = (text: string): unknown => {
-    const line = readRunLine(text, { strings: 6, slowest: 20, fastest: 300 })
+  const read = (text: string, naming: NamingSystem = 'letters'): unknown => {
+    const line = readRunLine(text, { strings: 6, slowest: 20, fastest: 300, naming: [naming, 'letters'] })
     return line.ok ? plain(line.value) : `${line.error.code} at ${line.error.at}`
   }
   const plain = ({ material, rule, ...rest }: RunLine) => ({
@@ -108,6 +109,11 @@ describe('the typed line of a run', () => {
     ['', 'nothing_to_run at 0'],
     ['zz on 5', 'not_a_run_word at 0'],
   ])('%s is refused: %s', (text, told) => expect(read(text)).toBe(told))
+  test('roots are read as the player calls them', () => {
+    expect(read('Hm7 from Es', 'german')).toMatchObject({ material: 'm7', from: 'Eb' })
+    expect(read('Hm7', 'german')).toMatchObject({ from: 'B' })
+    expect(read('m7 from sol', 'syllables')).toMatchObject({ from: 'G' })
+  })
 })
 
 test('every card is written and read back as the same question', () => {

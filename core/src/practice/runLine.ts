@@ -4,7 +4,7 @@
  */
 import { readSymbol } from '../chord/index.ts'
 import { type StringIndex, stringIndex } from '../neck/index.ts'
-import { type NoteName, readNote } from '../pitch/index.ts'
+import { type NamingSystem, type NoteName, readNote } from '../pitch/index.ts'
 import { fail, ok, piece, type Result, type TextErrorOf } from '../result/index.ts'
 import type { Cycle } from './cycle.ts'
 import { type Material, readSuffix } from './material.ts'
@@ -32,6 +32,8 @@ export interface RunLineLimits {
   readonly strings: number
   readonly slowest: number
   readonly fastest: number
+  /** Ways of naming notes, the player's own first. */
+  readonly naming: readonly NamingSystem[]
 }
 
 const CYCLE_WORDS: Readonly<Record<string, Cycle>> = {
@@ -70,7 +72,7 @@ export function readRunLine(text: string, limits: RunLineLimits): Result<RunLine
     else if (small === 'up' || small === 'down') line = { ...line, down: small === 'down' }
     else if (small === 'nearest') line = { ...line, rule: nearestRule(limits.strings) }
     else if (small === 'from') {
-      const note = next && noteOf(next.word)
+      const note = next && readNote(next.word, limits.naming)
       if (!next || !note) return fail({ code: 'not_a_run_word', at: next?.at ?? at, text: piece(next?.word ?? word) })
       line = { ...line, from: note }
       index++
@@ -92,7 +94,7 @@ export function readRunLine(text: string, limits: RunLineLimits): Result<RunLine
     else if (!line.material) {
       const arpeggio = small === 'arpeggio' || small === 'arpeggios'
       const named = arpeggio ? words[++index] : { word, at }
-      const read = named && materialWord(named.word, arpeggio)
+      const read = named && materialWord(named.word, arpeggio, limits.naming)
       if (!named || !read)
         return fail({ code: 'not_a_run_word', at: named?.at ?? at, text: piece(named?.word ?? word) })
       line = { ...line, ...read }
@@ -104,17 +106,16 @@ export function readRunLine(text: string, limits: RunLineLimits): Result<RunLine
 }
 
 /** `m7`, or a whole symbol, whose root begins the run. */
-function materialWord(word: string, arpeggio: boolean): Pick<RunLine, 'material' | 'from'> | undefined {
+function materialWord(
+  word: string,
+  arpeggio: boolean,
+  naming: readonly NamingSystem[],
+): Pick<RunLine, 'material' | 'from'> | undefined {
   const kind = arpeggio ? 'arpeggio' : 'chord'
   const suffix = readSuffix(word)
   if (suffix) return { material: { kind, formula: suffix } }
-  const whole = readSymbol(word)
+  const whole = readSymbol(word, naming)
   return whole.ok ? { material: { kind, formula: whole.value.formula }, from: whole.value.root } : undefined
-}
-
-function noteOf(word: string): NoteName | undefined {
-  const note = readNote(word)
-  return note !== undefined && note.length === word.replaceAll('♭', 'b').replaceAll('♯', '#').length ? note : undefined
 }
 
 interface Word {

@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react'
 import { type Degree, withSigns } from '@nestling/core/pitch'
 import type { CardAnswer } from '@nestling/core/practice'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
-import { $session } from '../../state/session.ts'
+import { $player, $session } from '../../state/session.ts'
 import { answeringOf, type Option, readAnswer } from './answering.ts'
 import classes from './CardsView.module.css'
 import type { Asked } from './useCards.ts'
@@ -47,7 +47,7 @@ function Typed({
   useEffect(() => field.current?.focus(), [])
   const give = (event: FormEvent) => {
     event.preventDefault()
-    const given = readAnswer(text, expects, asked.neck.open.length)
+    const given = readAnswer(text, expects, asked.neck.open.length, $player.get().naming)
     if (!given) return setWrong(true)
     // The key that answered must not turn the card as well.
     field.current?.blur()

@@ -1,6 +1,6 @@
 /** How a card is answered: typed, one of several, or some of several; and what a player gave as an answer. */
 import { readSymbol } from '@nestling/core/chord'
-import type { Degree, NamingSystem, NoteName } from '@nestling/core/pitch'
+import type { Degree, NamingSystem } from '@nestling/core/pitch'
 import { degreePitchClass, readNote } from '@nestling/core/pitch'
 import type { Card, CardAnswer } from '@nestling/core/practice'
 import { fretsIn } from '../../state/links.ts'
@@ -59,15 +59,16 @@ export function readAnswer(
   text: string,
   expects: 'frets' | 'symbol' | 'note',
   strings: number,
+  naming: readonly NamingSystem[] = ['letters'],
 ): CardAnswer | undefined {
   if (expects === 'frets') {
     const frets = fretsIn(text.trim(), strings)
     return frets && { kind: 'frets', frets }
   }
   if (expects === 'note') {
-    const note: NoteName | undefined = readNote(text.trim())
-    return note !== undefined && text.trim().length === note.length ? { kind: 'note', note } : undefined
+    const note = readNote(text, naming)
+    return note && { kind: 'note', note }
   }
-  const read = readSymbol(text.trim())
+  const read = readSymbol(text.trim(), naming)
   return read.ok ? { kind: 'chord', chord: read.value } : undefined
 }

@@ -70,6 +70,8 @@ test('what is typed and no answer is not taken for one', () => {
   expect(readAnswer('E flat', 'note', 6)).toBeUndefined()
   expect(readAnswer('hm', 'symbol', 6)).toBeUndefined()
   expect(readAnswer(' Bb ', 'note', 6)).toEqual({ kind: 'note', note: 'Bb' })
+  // As the player calls it.
+  expect(readAnswer('h', 'note', 6, ['german', 'letters'])).toEqual({ kind: 'note', note: 'B' })
 })
 
 describe('a shape keeps its answer to itself until it is told', () => {

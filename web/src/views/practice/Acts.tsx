@@ -86,6 +86,9 @@ export function Note({ state }: { readonly state: RunState }) {
   }
   if (status === 'off' || round.at < 0) return null
   const stands = proposed(round)
-  if (stands === undefined) return settings.earJudges ? 'it listens' : null
+  if (stands === undefined) {
+    if (ear.isOn) return settings.earJudges ? 'it listens' : 'it listens until the run is stopped'
+    return settings.earJudges ? 'the ear judges from the next start on' : null
+  }
   return `${round.chosen === undefined ? 'it says' : 'you say'} ${GRADE_WORDS[stands]}: taken at the next bar${round.chosen === undefined ? ' unless you say otherwise' : ''}`
 }

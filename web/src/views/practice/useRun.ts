@@ -85,8 +85,13 @@ export function useRun(params: Params): RunState {
   const plan = useStore(asked.$now)
   const typed = useStore(asked.$typed)
   const past = useStore(asked.$past)
-  const neck = useMemo(() => neckOf(instrumentFor(plan, player)), [plan, player])
-  const steps = useMemo(() => stepsOf(plan, neck, player), [plan, neck, player])
+  const { material, cycle, from: first, down, all, seed, rule, bars, tuning } = plan
+  const neck = useMemo(() => neckOf(instrumentFor({ tuning }, player)), [tuning, player])
+  // What is shown of it is no other run: it goes on. Other bars are another one.
+  const steps = useMemo(
+    () => stepsOf({ material, cycle, from: first, down, all, seed, rule }, neck, player),
+    [material, cycle, first, down, all, seed, rule, bars, neck, player],
+  )
   const [round, setRound] = useState(() => startedRound(steps.length))
   /** Where the next start begins. */
   const [from, setFrom] = useState(0)
@@ -110,13 +115,18 @@ export function useRun(params: Params): RunState {
   const type = useCallback(
     (text: string) =>
       void asked.type(text, (written) => {
-        const read = readRunLine(written, { strings: neck.open.length, slowest: SLOWEST, fastest: FASTEST })
+        const read = readRunLine(written, {
+          strings: neck.open.length,
+          slowest: SLOWEST,
+          fastest: FASTEST,
+          naming: player.naming,
+        })
         if (!read.ok) return read
         const { tempo, ...changes } = read.value
         if (tempo !== undefined) changeSound({ tempo })
         return { ok: true, value: { ...changes, ...(changes.material ? { title: '' } : {}) } }
       }),
-    [asked, neck],
+    [asked, neck, player],
   )
   useKeptPast(asked, 'practice')
   const count = neck.open.length
@@ -279,6 +289,7 @@ export function useRun(params: Params): RunState {
   const hear = useCallback(() => {
     const step = newest.current.steps[Math.max(0, at)]
     if (!step) return
+    if ($session.get().settings.muted) return tell.done('Sound is off. Turn it on at the top right.', 'muted')
     const notes = notesOf(step, neck)
     const apart = step.line ? 0.5 : 0.06
     setRound((now) => ({ ...now, shown: now.at >= 0 ? true : now.shown }))
@@ -304,9 +315,11 @@ export function useRun(params: Params): RunState {
   } // biome-ignore format: a list
 }
 
-export const stepsOf = (plan: RunPlan, neck: Neck, player: Player): readonly RunStep[] =>
+type Asked = Pick<RunPlan, 'material' | 'cycle' | 'from' | 'down' | 'all' | 'seed' | 'rule'>
+
+export const stepsOf = (plan: Asked, neck: Neck, player: Player): readonly RunStep[] =>
   runOf({ ...plan, random: chanceOf(plan.seed), fretMax: lastFretOf(plan, neck) }, neck, player.hand)
 
 /** One's own shapes lie where they lie; those that are found stay where the frets are wide. */
-const lastFretOf = ({ material }: RunPlan, neck: Neck): number =>
+const lastFretOf = ({ material }: Pick<RunPlan, 'material'>, neck: Neck): number =>
   material.kind === 'shapes' ? neck.lastFret : Math.min(RUN_FRET_MAX, neck.lastFret)

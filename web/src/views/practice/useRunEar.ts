@@ -16,6 +16,8 @@ export type Who = 'microphone' | ChordPlays
 export interface RunEar {
   readonly who: Who
   readonly setWho: (who: Who) => void
+  /** It listens to the run that goes on. */
+  readonly isOn: boolean
   /** Opens the microphone, or the simulated player; false when neither can be had. */
   readonly begin: () => Promise<boolean>
   readonly end: () => void
@@ -34,11 +36,13 @@ const SEED = 7
 
 export function useRunEar({ neck, onHeard }: RunEarOptions): RunEar {
   const [who, setWho] = useState<Who>('mixed')
+  const [isOn, setOn] = useState(false)
   const listening = useRef<RunListening | undefined>(undefined)
   const due = useRef<{ readonly index: number; readonly step: RunStep } | undefined>(undefined)
   const end = useCallback(() => {
     listening.current?.end()
     listening.current = undefined
+    setOn(false)
   }, [])
   useEffect(() => end, [end])
   const begin = useCallback(async () => {
@@ -51,6 +55,7 @@ export function useRunEar({ neck, onHeard }: RunEarOptions): RunEar {
           if (due.current) onHeard(due.current.index, heardOf(judged, due.current.step))
         },
       )
+      setOn(true)
       return true
     } catch (error) {
       tell.problem('The ear can’t listen', refusal(error))
@@ -86,7 +91,7 @@ export function useRunEar({ neck, onHeard }: RunEarOptions): RunEar {
     },
     [who, neck],
   )
-  return useMemo(() => ({ who, setWho, begin, end, expect, struck }), [who, begin, end, expect, struck])
+  return useMemo(() => ({ who, setWho, isOn, begin, end, expect, struck }), [who, isOn, begin, end, expect, struck])
 }
 
 export const expectedOf = ({ shape }: RunStep, neck: Neck): readonly ExpectedString[] =>
