@@ -365,7 +365,7 @@ test('a tune is kept with its shapes, opens from the Book as it was, is kept ove
   await page.goto('/book')
   const tune = page.getByTestId('kept-tune').filter({ hasText: 'Ebb Song' })
   await expect(tune).toContainText('x5756x')
-  await tune.getByRole('link', { name: 'Ebb Song' }).click()
+  await tune.getByRole('link', { name: 'Ebb Song', exact: true }).click()
   await expect(page.locator('[data-alive]')).toBeVisible()
   await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
   await expect(chords(page).nth(3)).toHaveAttribute('data-held', 'true')
