@@ -1,5 +1,5 @@
 /** Keys of a whole page. They rest while a field, a menu, a dialog or a slider has the focus. */
-import { useEffect, useRef } from 'react'
+import { useEffect, useLayoutEffect, useRef } from 'react'
 
 export interface PageKeys {
   /** By the key's name; a small letter stands for its capital as well. */
@@ -39,7 +39,8 @@ export function onPageKey(event: KeyboardEvent, { acts, undo, redo }: PageKeys, 
 /** One listener for the page, however often what the keys do is made anew. */
 export function usePageKeys(keys: PageKeys): void {
   const newest = useRef(keys)
-  useEffect(() => {
+  // Before the player sees the page that they belong to.
+  useLayoutEffect(() => {
     newest.current = keys
   })
   useEffect(() => {
