@@ -40,6 +40,18 @@ describe('a chord string by string', () => {
     expect(told(heard('x02210', { index: 1, kind: 1 }))).toMatch(/^\w+ off 1 rang (unclear|rang) /)
   })
 
+  test('a root that is a fret off is not laid to its octaves: it is put in its place first', () => {
+    let blamed = 0
+    for (const text of ['133211', 'x35343', 'x46664', 'x24442', '022100', 'x02220'])
+      for (const kind of [-1, 1] as const) {
+        const index = expectedOf(text).findIndex(({ midi }) => midi !== null)
+        const verdicts = heard(text, { index, kind })
+        expect(verdicts[index], `${text} ${kind}`).toEqual({ kind: 'off', by: kind })
+        blamed += verdicts.filter((one, at) => at !== index && (one.kind === 'off' || one.kind === 'rings')).length
+      }
+    expect(blamed).toBe(0)
+  })
+
   test('thirty voicings played right give no more than one wrong word in two hundred', () => {
     const voicings = [
       'x3545x',
