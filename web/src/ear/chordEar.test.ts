@@ -54,8 +54,8 @@ describe('a bar is heard once', () => {
     expect(told.map(({ isLast }) => isLast)).toEqual([false, true])
     const [first, last] = told.map(({ at }) => at - lastAt)
     expect(first).toBeGreaterThan(0.1)
-    // Ten milliseconds from look to look, and the rise of the last string within them.
-    expect(first).toBeLessThan(0.175)
+    // Looks are ten milliseconds apart.
+    expect(first).toBeLessThan(0.15)
     expect(last).toBeLessThan(0.45)
     expect(kinds(told[0])).toBe('rang still rang rang unclear still')
   })
