@@ -138,6 +138,7 @@ test('"Practise" leads here from every view, with what is in hand', async ({ pag
   const practise = page.getByRole('main').getByRole('link', { name: /^Practise/ })
   for (const [path, chord, query] of [
     ['/?chord=Ebmaj7&shape=x6878x', 'E♭maj7', /material=Ebmaj7=x6878x/],
+    ['/map?chord=Ebmaj7&arrangement=drop-2', 'E♭maj7', /material=Ebmaj7=/],
     ['/arpeggio?chord=Cm7', 'Cm7', /material=arpeggio/],
     ['/key?key=Bb', 'B♭maj7', /title=Bb/],
     ['/path?tune=3', 'Fm9', /title=Slow/],
