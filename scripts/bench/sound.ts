@@ -28,27 +28,27 @@ await page.waitForTimeout(1500)
 const views: { neck: number; notation: number; engraved: number; notes: number }[] = []
 for (let round = 0; round < ROUNDS; round++) {
   views.push(
-    await page.evaluate(async () => {
-      const select = document.querySelector('[aria-label="Position"]') as HTMLSelectElement
-      const neck = document.querySelector('[data-testid="arpeggio-neck"]') as Element
-      const notation = document.querySelector('[data-testid="notation"]') as Element
-      const setter = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')?.set
-      const before = neck.getAttribute('aria-label')
-      const svg = notation.querySelector('svg')
-      const start = performance.now()
-      setter?.call(select, select.value === '7' ? '8' : '7')
-      select.dispatchEvent(new Event('change', { bubbles: true }))
-      while (neck.getAttribute('aria-label') === before) await new Promise((resolve) => setTimeout(resolve))
-      const drawn = performance.now() - start
-      while (notation.querySelector('svg') === svg) await new Promise((resolve) => setTimeout(resolve))
-      const engraved = performance.getEntriesByName('notation').at(-1)
-      return {
-        neck: drawn,
-        notation: performance.now() - start,
-        engraved: engraved?.duration ?? Number.NaN,
-        notes: Number(notation.getAttribute('data-notes')),
-      }
-    }),
+    await page.evaluate(
+      async (key) => {
+        const neck = document.querySelector('[data-testid="arpeggio-neck"]') as Element
+        const notation = document.querySelector('[data-testid="notation"]') as Element
+        const before = neck.innerHTML
+        const svg = notation.querySelector('svg')
+        const start = performance.now()
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+        while (neck.innerHTML === before) await new Promise((resolve) => setTimeout(resolve))
+        const drawn = performance.now() - start
+        while (notation.querySelector('svg') === svg) await new Promise((resolve) => setTimeout(resolve))
+        const engraved = performance.getEntriesByName('notation').at(-1)
+        return {
+          neck: drawn,
+          notation: performance.now() - start,
+          engraved: engraved?.duration ?? Number.NaN,
+          notes: Number(notation.getAttribute('data-notes')),
+        }
+      },
+      round % 2 === 0 ? 'ArrowRight' : 'ArrowLeft',
+    ),
   )
   await page.waitForTimeout(600)
 }
@@ -86,8 +86,8 @@ const search = (async () => {
 })()
 await page.getByRole('button', { name: 'Play', exact: true }).click()
 await page.waitForTimeout(PLAYED_S * 1000)
-const button = page.getByRole('button', { name: 'Stop', exact: true })
-const [struck, late] = [await button.getAttribute('data-struck'), await button.getAttribute('data-late')]
+const told = page.getByTestId('playing')
+const [struck, late] = [await told.getAttribute('data-struck'), await told.getAttribute('data-late')]
 searching = false
 await search
 console.log(
