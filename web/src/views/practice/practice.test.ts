@@ -6,6 +6,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readRun, writeRun } from './address.ts'
+import { tonesOf } from './run/tones.ts'
 import { runWindow } from './run/window.ts'
 import { BEATS_IN_BAR, notesOf, scoreOf } from './toScore.ts'
 import { SHOWINGS } from './types.ts'
@@ -107,4 +108,21 @@ describe('the window of a run', () => {
         expect(Math.sign(window.y(0) - window.y(5))).toBe(lowOnTop ? -1 : 1)
       }),
     ))
+})
+
+test('of an arpeggio every tone is a place of its own, its first root first; of a shape one a string', () => {
+  const [step] = stepsOf(read('material=arpeggio+m7').plan, neck, player)
+  if (!step?.line) throw new Error('an arpeggio has a line')
+  const tones = tonesOf(step)
+  expect(new Set(tones.map(({ string, fret }) => `${string} ${fret}`)).size).toBe(tones.length)
+  for (const { string, fret } of step.line)
+    expect(tones.some((tone) => tone.string === string && tone.fret === fret)).toBe(true)
+  expect(tones.filter(({ isRoot }) => isRoot)).toEqual([tones[0]])
+  const [shape] = stepsOf(read('material=m7').plan, neck, player)
+  expect(shape && tonesOf(shape)).toMatchObject([
+    { string: 1, degree: 'R', isRoot: true },
+    { degree: '5' },
+    { degree: 'b7' },
+    { degree: 'b3' },
+  ])
 })
