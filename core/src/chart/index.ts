@@ -2,6 +2,7 @@
  * Chart: a tune as it is written.
  *   text ─readChart→ Chart, what is wrong with its place ─writeChart→ the same text
  *   Chart ─playedChart→ bars and chords in time, repeats unfolded
+ *   Chart + shapes ─inHand→ TuneInHand (for files and sheets) ─tuneScore→ notes in time
  *   chords ─guessKey→ the key they are of, with doubt said
  */
 export type { WrittenPlace } from './edit.ts'
@@ -16,9 +17,13 @@ export {
 } from './edit.ts'
 export type { KeyGuess } from './guessKey.ts'
 export { guessKey } from './guessKey.ts'
+export type { HeldChord, TuneInHand } from './inHand.ts'
+export { inHand, playedShapes, writtenOnce, writtenOut, writtenPlaces } from './inHand.ts'
 export type { Played, PlayedBar, PlayedChord } from './played.ts'
 export { MOST_PLAYED_BARS, playedChart } from './played.ts'
 export { MOST_BARS, MOST_CHART_TEXT, readChart } from './readChart.ts'
+export type { Span, TuneSound } from './tuneScore.ts'
+export { patternOf, tuneScore } from './tuneScore.ts'
 export type { Chart, ChartBar, ChartError, ChartPlace, ChartReading, ChartSlot, Style } from './types.ts'
 export { STYLES } from './types.ts'
 export type { ChartStyle } from './writeChart.ts'

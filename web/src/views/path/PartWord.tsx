@@ -1,8 +1,8 @@
 /** Which part of the tune is played, as a word of the playing sentence. */
+import type { Span } from '@nestling/core/chart'
 import { memo } from 'react'
 import { Choice } from '../../controls/Choice.tsx'
 import { partOf, tuneParts } from './parts.ts'
-import type { Span } from './types.ts'
 import type { PathState } from './usePath.ts'
 
 const spanName = (span: Span | undefined): string => (span ? `${span.from}-${span.to}` : '')

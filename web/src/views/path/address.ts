@@ -1,11 +1,11 @@
 /** The address holds the whole plan: it opens as it was and can be linked. */
-import { type Chart, MOST_PLAYED_BARS, readChart, writeChart } from '@nestling/core/chart'
+import { MOST_PLAYED_BARS, patternOf, readChart, type Span, writeChart } from '@nestling/core/chart'
 import { type Neck, neckOf, type StringSet, stringIndex, stringNumber, writeTuning } from '@nestling/core/neck'
 import { type HeldShape, PATH_WEIGHTS, PATH_WISHES, type PathWeights, type PathWishes } from '@nestling/core/path'
 import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
-import { BASS_LINES, readPattern, STROKE_PATTERNS, writePattern } from '@nestling/core/time'
+import { BASS_LINES, readPattern, writePattern } from '@nestling/core/time'
 import { fretsIn, fretsTextOf } from '../../state/links.ts'
-import type { PathPlan, Span, TopTone } from './types.ts'
+import type { PathPlan, TopTone } from './types.ts'
 
 export type Params = Readonly<Record<string, string>>
 
@@ -129,16 +129,6 @@ function readPart(text = ''): Span | undefined {
   const to = whole(last, from ?? 1, MOST_PLAYED_BARS)
   return from === undefined || to === undefined ? undefined : { from: from - 1, to: to - 1 }
 }
-
-/** The right hand that goes with a style. */
-export const patternOf = ({ style }: Pick<Chart, 'style'>): string =>
-  ({
-    straight: STROKE_PATTERNS.quarters,
-    swing: STROKE_PATTERNS.quarters,
-    waltz: STROKE_PATTERNS.waltz,
-    bossa: STROKE_PATTERNS.bossa,
-    ballad: STROKE_PATTERNS.ballad,
-  })[style]
 
 const WEIGHT_NAMES = Object.keys(PATH_WEIGHTS) as readonly (keyof PathWeights)[]
 

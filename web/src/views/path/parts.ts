@@ -1,6 +1,6 @@
 /** Parts of a tune that can be played by themselves: those that the chart names, and four bars around the chosen chord. */
-import type { Played } from '@nestling/core/chart'
-import type { PathPlan, Span } from './types.ts'
+import type { Played, Span } from '@nestling/core/chart'
+import type { PathPlan } from './types.ts'
 
 export interface TunePart {
   /** The chart's own name; `undefined` for bars that have none together. */

@@ -1,4 +1,4 @@
-import { playedChart, readChart, writeChart } from '@nestling/core/chart'
+import { playedChart, readChart, type Span, writeChart } from '@nestling/core/chart'
 import { readSymbol } from '@nestling/core/chord'
 import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { findPath, PATH_WEIGHTS } from '@nestling/core/path'
@@ -15,7 +15,7 @@ import { scoreOf } from './toScore.ts'
 import { degreeAt, tuneLayout, voiceMoves, voicesOf } from './tune/layout.ts'
 import { systemsOf } from './tune/Systems.tsx'
 import { toneNear } from './tune/useTuneDrag.ts'
-import type { PathPlan, Span } from './types.ts'
+import type { PathPlan } from './types.ts'
 import { questionOf } from './usePath.ts'
 
 const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)

@@ -1,4 +1,4 @@
-import type { Chart, Played } from '@nestling/core/chart'
+import type { Chart, Played, Span } from '@nestling/core/chart'
 import type { Tuning } from '@nestling/core/neck'
 import type { HeldShape, PathFound, PathQuestion, PathWeights, PathWishes } from '@nestling/core/path'
 import type { Midi } from '@nestling/core/pitch'
@@ -8,12 +8,6 @@ import type { BassLine } from '@nestling/core/time'
 export interface TopTone {
   readonly chord: number
   readonly midi: Midi
-}
-
-/** Played bars, the first and the last of them. */
-export interface Span {
-  readonly from: number
-  readonly to: number
 }
 
 /** What the player asks for: one value, one address, one step to undo. */

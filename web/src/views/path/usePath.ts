@@ -1,6 +1,6 @@
 /** The state of the Path view: the plan with its undo, its path (from the worker), what plays, the address. */
 import { useStore } from '@nanostores/react'
-import { type Chart, guessKey, type Played, playedChart, readChart, writeChart } from '@nestling/core/chart'
+import { type Chart, guessKey, type Played, playedChart, readChart, type Span, writeChart } from '@nestling/core/chart'
 import { writeSymbol } from '@nestling/core/chord'
 import type { Key } from '@nestling/core/key'
 import type { Neck } from '@nestling/core/neck'
@@ -26,7 +26,7 @@ import { heldThrough } from './held.ts'
 import { OWNER } from './look.ts'
 import { partOf } from './parts.ts'
 import { scoreOf } from './toScore.ts'
-import type { PathAnswer, PathPlan, Span } from './types.ts'
+import type { PathAnswer, PathPlan } from './types.ts'
 
 export const CHART_ID = 'path-chart'
 const WAYS = 5
