@@ -31,7 +31,7 @@ const WEB = {
 
 /** Packages that a layer may use: those of the screen stay out of what is computed, kept and answered. */
 const SCREEN = 'react|react-dom|@mantine|@nanostores|@dnd-kit|@tanstack|@tabler|vexflow|tone'
-const FORMAT_PACKAGES = ['papaparse']
+const FORMAT_PACKAGES = ['papaparse', 'fast-xml-parser', 'fast-xml-builder', 'fflate', '@tonejs/midi', 'midifile']
 
 const TESTS = '\\.(test|bench|testkit)\\.tsx?$'
 const ERROR = { severity: 'error' }

@@ -15,6 +15,8 @@ test('whatever is written is read back: quotes, commas, line breaks and signs in
       return fc.record({
         name: word.map((text) => `n${text}n`),
         note: word,
+        tune: fc.constantFrom('Low Tide Waltz', 'Night "Heron"'),
+        tags: fc.constantFrom(['trio'], ['trio', 'small hall']),
         shape: fc.record({
           chord: fc.constant({ root: plainestRoot(root, entry.formula), formula: entry.formula }),
           frets: fc

@@ -9,10 +9,13 @@ export interface NamedShape {
   readonly name: string
   readonly note: string
   readonly shape: Shape
+  /** The tune that it is kept under; without it in none. */
+  readonly tune?: string | undefined
+  readonly tags?: readonly string[] | undefined
 }
 
 /** The heads, in the order in which they are written; read in any order. */
-export const SHAPE_COLUMNS = ['name', 'chord', 'frets', 'tuning', 'fingers', 'note'] as const
+export const SHAPE_COLUMNS = ['name', 'chord', 'frets', 'tuning', 'fingers', 'note', 'tune', 'tags'] as const
 const NEEDED = ['chord', 'frets', 'tuning'] as const
 
 /** Why a line was left aside. `line` counts from 1, the heads being the first. */
@@ -54,7 +57,18 @@ export function readShapesCsv(text: string): ShapesCsv {
       fingers: row['fingers'] ?? '',
     }
     const read = readShape(texts)
-    if (read.ok) shapes.push({ name: row['name'] || texts.chord, note: row['note'] ?? '', shape: read.value })
+    const tags = (row['tags'] ?? '')
+      .split(';')
+      .map((tag) => tag.trim())
+      .filter(Boolean)
+    if (read.ok)
+      shapes.push({
+        name: row['name'] || texts.chord,
+        note: row['note'] ?? '',
+        shape: read.value,
+        ...(row['tune'] ? { tune: row['tune'] } : {}),
+        ...(tags.length > 0 ? { tags } : {}),
+      })
     else problems.push({ code: 'not_a_shape', line, error: read.error })
   }
   return { shapes, problems }
@@ -62,6 +76,12 @@ export function readShapesCsv(text: string): ShapesCsv {
 
 export const writeShapesCsv = (shapes: readonly NamedShape[]): string =>
   Papa.unparse(
-    shapes.map(({ name, note, shape }) => ({ name, ...writeShape(shape), note })),
+    shapes.map(({ name, note, shape, tune = '', tags = [] }) => ({
+      name,
+      ...writeShape(shape),
+      note,
+      tune,
+      tags: tags.join('; '),
+    })),
     { columns: [...SHAPE_COLUMNS], newline: '\r\n', header: true },
   )
