@@ -2,13 +2,13 @@
  * The layout, as a table: what each folder may import. Every other arrow is refused.
  *
  *   core      result ← pitch ← chord ← neck ← voicing ← hand ← shape ← name ← near ← key ← lane ← request ← answer ← map ← time
- *             ← arpeggio ← ear ← progression ← chart ← path ← practice: a folder builds on those before it, on no package, and through their index.ts
+ *             ← arpeggio ← ear ← progression ← chart ← path ← practice ← sheet: a folder builds on those before it, on no package, and through their index.ts
  *   formats   core, and the packages that read and write
  *   web       the table below
  */
 const CORE = [
   'result', 'pitch', 'chord', 'neck', 'voicing', 'hand', 'shape', 'name', 'near', 'key', 'lane', 'request', 'answer', 'map', 'time', 'arpeggio',
-  'ear', 'progression', 'chart', 'path', 'practice',
+  'ear', 'progression', 'chart', 'path', 'practice', 'sheet',
 ] // biome-ignore format: an order
 
 /** Each folder of web/src, and the others that it may import; core is open to all of them. */

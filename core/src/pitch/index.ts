@@ -40,3 +40,5 @@ export type {
   PitchClass,
   PitchClassSet,
 } from './types.ts'
+export type { ToneWeight } from './weight.ts'
+export { toneWeight } from './weight.ts'

@@ -1,7 +1,6 @@
-import type { Degree } from '@nestling/core/pitch'
+import { type Degree, toneWeight } from '@nestling/core/pitch'
 import { memo } from 'react'
 import classes from './neck.module.css'
-import { toneWeight } from './weight.ts'
 
 export interface EggProps {
   readonly x: number

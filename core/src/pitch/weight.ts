@@ -1,5 +1,6 @@
 /** How much a tone matters, told by its filling. */
-import { type Degree, stepOf } from '@nestling/core/pitch'
+import { stepOf } from './degree.ts'
+import type { Degree } from './types.ts'
 
 export type ToneWeight = 'root' | 'third' | 'seventh' | 'fifth' | 'extension'
 
