@@ -36,6 +36,7 @@ export const demoTunes = (instrument: Instrument): readonly TuneDraft[] =>
     })
     return {
       title: chart.title,
+      remarks: '',
       query: new URLSearchParams({ chart: text }).toString(),
       chords: chords.map(({ chord }, index) => ({
         symbol: writeSymbol(chord, { ascii: true }),

@@ -1,6 +1,6 @@
 declare namespace App {
-  type Repositories = import('./data/repositories.ts').Repositories
-  interface Locals extends Repositories {
+  type Served = import('./data/repositories.ts').Served
+  interface Locals extends Served {
     /** What every page is given. */
     readonly page: () => import('./state/page.ts').PageData
   }

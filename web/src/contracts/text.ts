@@ -12,3 +12,6 @@ export const name = (most: number) =>
   )
 
 export const version = v.pipe(v.number(), v.integer(), v.minValue(1))
+
+/** The number of something that is kept. */
+export const id = v.pipe(v.number(), v.integer(), v.minValue(1, 'the number of something that is kept'))

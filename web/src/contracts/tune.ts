@@ -24,6 +24,8 @@ const entries = {
     v.minLength(1, 'a chord or more'),
     v.maxLength(MOST_TUNE_CHORDS, `at most ${MOST_TUNE_CHORDS} chords`),
   ),
+  /** Lines of the file that it came from which a chart has no place for. */
+  remarks: v.optional(text(4000), ''),
 }
 export const TuneDraft = v.strictObject(entries)
 export type TuneDraft = v.InferOutput<typeof TuneDraft>

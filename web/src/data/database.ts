@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import { copyBeforeMigration } from './copyFiles.ts'
 import * as schema from './schema.ts'
 
 export type Database = BetterSQLite3Database<typeof schema>
@@ -18,7 +19,7 @@ export interface Opened {
   readonly close: () => void
 }
 
-const FILE = 'nestling.db'
+export const FILE = 'nestling.db'
 
 /** What the command that starts Nestling must have told; it decides, and nobody guesses. */
 function told(variable: 'NESTLING_DATA' | 'NESTLING_MIGRATIONS'): string {
@@ -48,7 +49,7 @@ export function openDatabase(folder: string): Opened {
     sqlite.pragma('synchronous = FULL')
     sqlite.pragma('foreign_keys = ON')
     sqlite.pragma('busy_timeout = 4000')
-    refuseNewer(sqlite, folder)
+    if (refuseNewer(sqlite, folder) === 'older') copyBeforeMigration(sqlite, folder, new Date())
     const db = drizzle(sqlite, { schema })
     migrate(db, { migrationsFolder: migrationsFolder() })
     return { db, sqlite, close: () => sqlite.close() }
@@ -69,19 +70,21 @@ function makeFolder(folder: string): void {
 }
 
 /** A database whose last migration this program does not know comes from a newer one; to touch it could lose data. */
-function refuseNewer(sqlite: Sqlite.Database, folder: string): void {
+function refuseNewer(sqlite: Sqlite.Database, folder: string): 'older' | 'same' {
   const migrated = sqlite.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get()
-  if (migrated === undefined) return
+  if (migrated === undefined) return 'same'
   const applied = sqlite.prepare('select max(created_at) as at from __drizzle_migrations').get() as {
     at: number | null
   }
   const journal = JSON.parse(readFileSync(join(migrationsFolder(), 'meta', '_journal.json'), 'utf8')) as {
     entries: { when: number }[]
   }
-  if ((applied.at ?? 0) > Math.max(...journal.entries.map((entry) => entry.when)))
+  const newest = Math.max(...journal.entries.map((entry) => entry.when))
+  if ((applied.at ?? 0) > newest)
     throw new DataProblem(
       `The database in ${folder} was made by a newer Nestling. Update Nestling, or set NESTLING_DATA to another folder.`,
     )
+  return applied.at !== null && applied.at < newest ? 'older' : 'same'
 }
 
 const reasonOf = (error: unknown): string =>

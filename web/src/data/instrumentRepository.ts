@@ -21,7 +21,7 @@ export function createInstrumentRepository({ read, write }: Store) {
     },
     add: (instrument: Instrument): Outcome<KeptInstrument> =>
       write((within) => {
-        const row = within.insert(instruments).values(rowOf(instrument)).onConflictDoNothing().returning().get()
+        const row = within.insert(instruments).values(instrumentRow(instrument)).onConflictDoNothing().returning().get()
         return row ? { kind: 'done', value: instrumentOf(row) } : { kind: 'name-taken' }
       }),
     edit: (id: number, instrument: Instrument, version: number): Outcome<KeptInstrument> =>
@@ -30,7 +30,7 @@ export function createInstrumentRepository({ read, write }: Store) {
         if (twin && twin.id !== id) return { kind: 'name-taken' }
         const row = within
           .update(instruments)
-          .set({ ...rowOf(instrument), version: version + 1 })
+          .set({ ...instrumentRow(instrument), version: version + 1 })
           .where(and(eq(instruments.id, id), eq(instruments.version, version)))
           .returning()
           .get()
@@ -43,7 +43,7 @@ export function createInstrumentRepository({ read, write }: Store) {
   }
 }
 
-const rowOf = ({ tuning, capo, ...rest }: Instrument) => ({
+export const instrumentRow = ({ tuning, capo, ...rest }: Instrument) => ({
   ...rest,
   tuningName: tuning.name,
   tuning: writeTuning(tuning),
@@ -51,7 +51,7 @@ const rowOf = ({ tuning, capo, ...rest }: Instrument) => ({
   capoStrings: capo === undefined ? null : capo.strings === 'all' ? 'all' : capo.strings.join(','),
 })
 
-function instrumentOf({ tuningName, tuning, capoFret, capoStrings, ...rest }: Row): KeptInstrument {
+export function instrumentOf({ tuningName, tuning, capoFret, capoStrings, ...rest }: Row): KeptInstrument {
   const strings = capoStrings === 'all' || capoStrings === null ? 'all' : capoStrings.split(',').map(Number)
   return {
     ...rest,

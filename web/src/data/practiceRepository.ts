@@ -74,6 +74,27 @@ export function createPracticeRepository({ read, write }: Store) {
         times: card.reps,
       }))
     },
+    /** How often this very shape was played, how quickly it was had, and when last. */
+    playedShape({ frets, tuning }: { readonly frets: string; readonly tuning: string }) {
+      const [row] = read
+        .select({
+          times: count(),
+          clean: sql<
+            number | null
+          >`max(case when ${practiceAttempts.grade} in ('had', 'easy') and ${practiceAttempts.tempo} > 0 then ${practiceAttempts.tempo} end)`,
+          last: sql<string | null>`max(${practiceAttempts.day})`,
+        })
+        .from(practiceAttempts)
+        .where(
+          and(
+            eq(practiceAttempts.frets, frets),
+            eq(practiceAttempts.tuning, tuning),
+            isNull(practiceAttempts.deletedAt),
+          ),
+        )
+        .all()
+      return row ?? { times: 0, clean: null, last: null }
+    },
     /** How many cards were answered on a day, and how many of them for the first time. */
     answeredOn(day: string): { readonly cards: number; readonly newCards: number } {
       const first = read

@@ -5,8 +5,10 @@ import type { Grade } from '@nestling/core/practice'
 import Sqlite from 'better-sqlite3'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { DEMO_INSTRUMENTS } from '../../server/demoData.ts'
+import type { NotebookChoices, NotebookRows } from '../contracts/notebook.ts'
 import { EMPTY_TRAY, type KeptSetDraft } from '../contracts/progression.ts'
 import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
+import type { SheetDraft } from '../contracts/sheet.ts'
 import { DataProblem, openDatabase } from './database.ts'
 import type { Outcome } from './outcome.ts'
 import type { FormedAttempt } from './practiceRepository.ts'
@@ -32,7 +34,9 @@ afterEach(() => {
 })
 
 const STANDARD = 'E2,A2,D3,G3,B3,E4'
-const shape = (name: string) => ({ name, chord: 'Ebmaj7', frets: 'x6878x', tuning: STANDARD, fingers: '', note: '' })
+const shape = (name: string) => ({
+  name, chord: 'Ebmaj7', frets: 'x6878x', tuning: STANDARD, fingers: '', note: '', tune: null, tags: [],
+}) // biome-ignore format: one breath
 const fm9 = { chord: 'Fm9', frets: 'x8688x', tuning: STANDARD, fingers: 'x3124x' }
 const set = (title: string): KeptSetDraft => ({
   title,
@@ -82,12 +86,12 @@ describe('the Book', () => {
 
   test('a rename over somebody else’s rename is refused with what they made of it', () => {
     const { id, version } = book.shapes.add(shape('Slow Ferry'), at(0))
-    expect(book.shapes.rename(id, { name: 'Slow Ferry, opening', version }, at(1))).toMatchObject({ kind: 'done' })
-    expect(book.shapes.rename(id, { name: 'Ferry', version }, at(2))).toMatchObject({
+    expect(book.shapes.change(id, { name: 'Slow Ferry, opening', version }, at(1))).toMatchObject({ kind: 'done' })
+    expect(book.shapes.change(id, { name: 'Ferry', version }, at(2))).toMatchObject({
       kind: 'stale',
       now: { name: 'Slow Ferry, opening', version: version + 1 },
     })
-    expect(book.shapes.rename(id + 1, { name: 'Ferry', version }, at(2))).toEqual({ kind: 'missing' })
+    expect(book.shapes.change(id + 1, { name: 'Ferry', version }, at(2))).toEqual({ kind: 'missing' })
   })
 
   test('a deletion can be taken back once, and a deleted shape can’t be renamed', () => {
@@ -95,7 +99,7 @@ describe('the Book', () => {
     expect(book.shapes.remove(id, at(1))).toMatchObject({ kind: 'done' })
     expect(book.shapes.remove(id, at(1))).toEqual({ kind: 'missing' })
     expect(book.shapes.list(10).total).toBe(0)
-    expect(book.shapes.rename(id, { name: 'no', version }, at(2))).toEqual({ kind: 'missing' })
+    expect(book.shapes.change(id, { name: 'no', version }, at(2))).toEqual({ kind: 'missing' })
     expect(done(book.shapes.restore(id)).name).toBe('Kettle Song')
     expect(book.shapes.restore(id)).toEqual({ kind: 'missing' })
     expect(book.shapes.list(10).total).toBe(1)
@@ -105,7 +109,7 @@ describe('the Book', () => {
     const { id, version } = book.shapes.add(shape('Kettle Song'), at(0))
     book.shapes.remove(id, at(1))
     expect(done(book.shapes.restore(id)).version).toBe(version + 1)
-    expect(book.shapes.rename(id, { name: 'Kettle', version }, at(2))).toMatchObject({ kind: 'stale' })
+    expect(book.shapes.change(id, { name: 'Kettle', version }, at(2))).toMatchObject({ kind: 'stale' })
   })
 })
 
@@ -194,6 +198,7 @@ const tune = (title: string) => ({
   title,
   query: 'chart=%7C+Dm7+%7C+G7+%7C',
   chords: [{ symbol: 'Dm7', frets: 'x5756x' }, { symbol: 'G7', frets: null }],
+  remarks: '',
 }) // biome-ignore format: a tune
 
 describe('tunes', () => {
@@ -329,14 +334,29 @@ describe('practice', () => {
 })
 
 /** What only looks. */
-type Reads = 'list' | 'find' | 'read' | 'cards' | 'answeredOn' | 'counts' | 'filters'
+type Reads =
+  | 'list' | 'find' | 'read' | 'cards' | 'answeredOn' | 'counts' | 'filters' | 'window' | 'tags' | 'same' | 'playedShape' | 'rows' | 'preview' // biome-ignore format: a list
+
+const sheet = (title: string): SheetDraft => ({
+  title, paper: 'A4', lying: true, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [{ id: 'a', kind: 'title', text: title, aside: '' }],
+}) // biome-ignore format: one breath
+const TAKE_ALL: NotebookChoices = { fresh: 'take', different: 'take', each: {} }
+const EMPTY_ROWS = {
+  settings: [], instruments: [], tunings: [], tunes: [], shapes: [], sets: [], tray: [], sheets: [], materials: [], runs: [], cards: [], attempts: [],
+} // biome-ignore format: one breath
+const notebookOf = (title: string): NotebookRows => ({
+  ...EMPTY_ROWS,
+  tunes: [{ ...tune(title), id: 7, createdAt: at(0).toISOString() }],
+  shapes: [{ ...shape(title), frets: '3x333x', chord: 'Gm7', tune: 7, createdAt: at(0).toISOString() }],
+})
 
 describe('a full disk', () => {
   /** Every write that there is. One that is not here does not compile: `satisfies` asks for each repository's. */
   const writes = {
     shapes: {
       add: () => book.shapes.add({ ...shape('full'), note: 'x'.repeat(400) }, at(9)),
-      rename: () => book.shapes.rename(1, { name: 'y'.repeat(60), version: 1 }, at(9)),
+      change: () => book.shapes.change(1, { name: 'y'.repeat(60), version: 3 }, at(9)),
+      changeMany: () => book.shapes.changeMany({ ids: [1], act: { kind: 'tag', tag: 'trio' } }, String, at(9)),
       remove: () => book.shapes.remove(1, at(9)),
       restore: () => book.shapes.restore(2),
     },
@@ -351,6 +371,14 @@ describe('a full disk', () => {
       remove: () => book.tunes.remove(1, at(9)),
       restore: () => book.tunes.restore(2),
     },
+    sheets: {
+      add: () => book.sheets.add(sheet('full'), at(9)),
+      replace: () => book.sheets.replace(1, { ...sheet('other'), version: 1 }),
+      remove: () => book.sheets.remove(1, at(9)),
+      restore: () => book.sheets.restore(2),
+    },
+    changes: { undo: () => book.changes.undo(1, at(9)) },
+    notebook: { apply: () => book.notebook.apply(notebookOf('new'), TAKE_ALL, 'read', at(9)) },
     tray: { replace: () => book.tray.replace({ ...set('full'), version: 0 }, at(9)) },
     instruments: {
       add: () => book.instruments.add({ ...(DEMO_INSTRUMENTS[1] as (typeof DEMO_INSTRUMENTS)[number]) }),
@@ -385,6 +413,7 @@ describe('a full disk', () => {
     tunes: book.tunes.list(1e6),
     tray: book.tray.read(),
     instruments: book.instruments.list(),
+    sheets: book.sheets.list(1e6),
     tunings: book.tunings.list(),
     settings: book.settings.read(),
     log: book.practice.list({}, 1e6),
@@ -400,6 +429,10 @@ describe('a full disk', () => {
     book.sets.remove(2, at(1))
     for (const title of ['one', 'two']) book.tunes.add(tune(title), at(0))
     book.tunes.remove(2, at(1))
+    for (const title of ['one', 'two']) book.sheets.add(sheet(title), at(0))
+    book.sheets.remove(2, at(1))
+    book.shapes.changeMany({ ids: [1], act: { kind: 'move', tune: 1 } }, String, at(1))
+    book.shapes.changeMany({ ids: [1], act: { kind: 'move', tune: null } }, String, at(1))
     for (const id of ['attempt-one', 'attempt-two']) book.practice.record(attempt(id), at(0))
     book.practice.remove('attempt-two', at(1))
     book.instruments.add(archtop)
@@ -452,6 +485,8 @@ function failCommits(sqlite: Sqlite.Database): { readonly end: () => void } {
     'kept_shapes',
     'progressions',
     'tunes',
+    'sheets',
+    'book_changes',
     'instruments',
     'own_tunings',
     'settings',

@@ -1,6 +1,9 @@
 /** All repositories over one database; the server opens it once. */
+import { type ChangesRepository, createChangesRepository } from './changes.ts'
+import { type Copies, createCopies } from './copies.ts'
 import { type Database, openDatabase, openedFolder } from './database.ts'
 import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
+import { createNotebookRepository, type NotebookRepository } from './notebookRepository.ts'
 import { createPracticeRepository, type PracticeRepository } from './practiceRepository.ts'
 import {
   createSetRepository,
@@ -10,6 +13,7 @@ import {
 } from './progressionRepository.ts'
 import { createSettingsRepository, type SettingsRepository } from './settingsRepository.ts'
 import { createShapeRepository, type ShapeRepository } from './shapeRepository.ts'
+import { createSheetRepository, type SheetRepository } from './sheetRepository.ts'
 import { type Store, storeOf } from './store.ts'
 import { createTuneRepository, type TuneRepository } from './tuneRepository.ts'
 import { createTuningRepository, type TuningRepository } from './tuningRepository.ts'
@@ -19,6 +23,9 @@ export interface Repositories {
   readonly sets: SetRepository
   readonly tray: TrayRepository
   readonly tunes: TuneRepository
+  readonly sheets: SheetRepository
+  readonly changes: ChangesRepository
+  readonly notebook: NotebookRepository
   readonly practice: PracticeRepository
   readonly instruments: InstrumentRepository
   readonly tunings: TuningRepository
@@ -32,15 +39,26 @@ export const repositoriesOver = (store: Store): Repositories => ({
   sets: createSetRepository(store),
   tray: createTrayRepository(store),
   tunes: createTuneRepository(store),
+  sheets: createSheetRepository(store),
+  changes: createChangesRepository(store),
+  notebook: createNotebookRepository(store),
   practice: createPracticeRepository(store),
   instruments: createInstrumentRepository(store),
   tunings: createTuningRepository(store),
   settings: createSettingsRepository(store),
 })
 
-let opened: Repositories | undefined
+export interface Served extends Repositories {
+  readonly copies: Copies
+}
 
-export function repositories(): Repositories {
-  opened ??= createRepositories(openDatabase(openedFolder()).db)
-  return opened
+let served: Served | undefined
+
+export function repositories(): Served {
+  if (served === undefined) {
+    const folder = openedFolder()
+    const opened = openDatabase(folder)
+    served = { ...createRepositories(opened.db), copies: createCopies(opened, folder) }
+  }
+  return served
 }

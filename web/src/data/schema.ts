@@ -3,7 +3,9 @@
 import { JUDGES, LOG_GRADES } from '@nestling/core/practice'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { StepTexts } from '../contracts/progression.ts'
+import type { SheetBody } from '../contracts/sheet.ts'
 import type { TuneChord } from '../contracts/tune.ts'
+import type { ChangeStep } from './changes.ts'
 
 export const instruments = sqliteTable('instruments', {
   id: integer('id').primaryKey({ autoIncrement: true }),
@@ -24,20 +26,33 @@ export const instruments = sqliteTable('instruments', {
   version: integer('version').notNull().default(1),
 })
 
-export const keptShapes = sqliteTable('kept_shapes', {
-  id: integer('id').primaryKey({ autoIncrement: true }),
-  name: text('name').notNull(),
-  chord: text('chord').notNull(),
-  frets: text('shape').notNull(),
-  tuning: text('tuning').notNull(),
-  fingers: text('fingers').notNull().default(''),
-  note: text('note').notNull().default(''),
-  createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
-  updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
-  /** Set while a deletion can still be taken back. */
-  deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
-  version: integer('version').notNull().default(1),
-})
+export const keptShapes = sqliteTable(
+  'kept_shapes',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    name: text('name').notNull(),
+    chord: text('chord').notNull(),
+    frets: text('shape').notNull(),
+    tuning: text('tuning').notNull(),
+    fingers: text('fingers').notNull().default(''),
+    note: text('note').notNull().default(''),
+    /** The tune that it is kept under; in none while that tune is deleted. */
+    tuneId: integer('tune_id').references(() => tunes.id),
+    tags: text('tags', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
+    /** What a search looks through, in small letters with # and b. */
+    search: text('search').notNull().default(''),
+    createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
+    updatedAt: integer('updated_at', { mode: 'timestamp_ms' }).notNull(),
+    /** Set while a deletion can still be taken back. */
+    deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [
+    index('kept_shapes_newest').on(table.deletedAt, table.createdAt),
+    index('kept_shapes_tune').on(table.tuneId),
+    index('kept_shapes_same').on(table.frets, table.tuning),
+  ],
+)
 
 /** One row a setting; a setting that is not here is at its default. */
 export const settings = sqliteTable('settings', {
@@ -68,10 +83,33 @@ export const tunes = sqliteTable('tunes', {
   /** The Path view's address without its beginning: chart, wishes, held shapes. */
   query: text('query').notNull(),
   chords: text('chords', { mode: 'json' }).$type<readonly TuneChord[]>().notNull(),
+  /** Lines of the file that it came from which a chart has no place for; they go out with it again. */
+  remarks: text('remarks').notNull().default(''),
   createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
   /** Set while a deletion can still be taken back. */
   deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
   version: integer('version').notNull().default(1),
+})
+
+/** Sheets: what a page is composed of, as core holds it. */
+export const sheets = sqliteTable('sheets', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  title: text('title').notNull(),
+  body: text('body', { mode: 'json' }).$type<SheetBody>().notNull(),
+  createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),
+  /** Set while a deletion can still be taken back. */
+  deletedAt: integer('deleted_at', { mode: 'timestamp_ms' }),
+  version: integer('version').notNull().default(1),
+})
+
+/** Changes to many things at once, with all that takes them back: what was there before, and what is new. */
+export const bookChanges = sqliteTable('book_changes', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  /** What was done, for the notice. */
+  words: text('words').notNull(),
+  at: integer('at', { mode: 'timestamp_ms' }).notNull(),
+  steps: text('steps', { mode: 'json' }).$type<readonly ChangeStep[]>().notNull(),
+  undoneAt: integer('undone_at', { mode: 'timestamp_ms' }),
 })
 
 export const ownTunings = sqliteTable('own_tunings', {

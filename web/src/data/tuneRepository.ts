@@ -69,11 +69,12 @@ export function createTuneRepository({ read, write }: Store) {
   }
 }
 
-const tuneOf = ({ id, title, query, chords, version, createdAt }: Row): KeptTune => ({
+const tuneOf = ({ id, title, query, chords, remarks, version, createdAt }: Row): KeptTune => ({
   id,
   title,
   query,
   chords: [...chords],
+  remarks,
   version,
   createdAt: createdAt.toISOString(),
 })

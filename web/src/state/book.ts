@@ -2,30 +2,70 @@
 import { writeSymbol } from '@nestling/core/chord'
 import { neckFor, readShape, type Shape, writeShape } from '@nestling/core/shape'
 import { type Voicing, voicingOf } from '@nestling/core/voicing'
-import type { KeptShape, KeptShapeDraft } from '../contracts/shape.ts'
+import type { ShapeHistory } from '../contracts/book.ts'
+import type {
+  BookAsk,
+  BookShapes,
+  KeptShape,
+  KeptShapeAnswer,
+  KeptShapeDraft,
+  ShapesChange,
+} from '../contracts/shape.ts'
 import { call, type Reply } from './http.ts'
 import { tell } from './notices.ts'
 import { $session } from './session.ts'
 
-export const keepShape = (draft: KeptShapeDraft): Promise<Reply<KeptShape>> => call('POST', '/api/shapes', draft)
-export const renameShape = (shape: KeptShape, name: string): Promise<Reply<KeptShape>> =>
-  call('PATCH', `/api/shapes/${shape.id}`, { name, version: shape.version })
+type Draft = Omit<KeptShapeDraft, 'tune' | 'tags'> & Partial<Pick<KeptShapeDraft, 'tune' | 'tags'>>
+export type ShapeChange = Partial<Pick<KeptShape, 'name' | 'note' | 'tune' | 'tags'>>
+
+export const keepShape = (draft: Draft): Promise<Reply<KeptShapeAnswer>> => call('POST', '/api/shapes', draft)
+export const changeShape = (
+  { id, version }: Pick<KeptShape, 'id' | 'version'>,
+  change: ShapeChange,
+): Promise<Reply<KeptShape>> => call('PATCH', `/api/shapes/${id}`, { ...change, version })
 export const deleteShape = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/shapes/${id}`)
 export const restoreShape = (id: number): Promise<Reply<KeptShape>> => call('POST', `/api/shapes/${id}/restore`)
+export const historyOf = (id: number): Promise<Reply<ShapeHistory>> => call('GET', `/api/shapes/${id}/history`)
 
-/** Keeps a shape under its symbol and frets, and says so. */
+/** What many shapes became; `undo` takes it back. */
+export interface ManyChanged {
+  readonly changed: number
+  readonly undo?: number
+}
+export const changeShapes = (
+  change: Omit<ShapesChange, 'ids' | 'all'> & { readonly ids?: readonly number[]; readonly all?: Partial<BookAsk> },
+): Promise<Reply<ManyChanged>> => call('POST', '/api/shapes/many', change)
+export const undoChange = (id: number): Promise<Reply<{ readonly words: string }>> =>
+  call('POST', `/api/changes/${id}/undo`)
+
+/** An address's fields: what is not asked is left out. */
+const fieldsOf = (fields: Readonly<Record<string, string | number | undefined>>): string =>
+  new URLSearchParams(
+    Object.entries(fields).flatMap(([name, value]) =>
+      value === undefined || value === '' ? [] : [[name, String(value)]],
+    ),
+  ).toString()
+
+export const shapesIn = (ask: BookAsk, from: number, limit: number): Promise<Reply<BookShapes>> =>
+  call('GET', `/api/shapes?${fieldsOf({ ...ask, from, limit })}`)
+
+/** Keeps a shape under its symbol and frets, and says so; the same shape that is there already is told. */
 export async function keepAs(shape: Shape): Promise<void> {
   const { naming, symbols } = $session.get().settings
   const texts = writeShape(shape)
   const name = `${writeSymbol(shape.chord, { naming, school: symbols })} ${texts.frets}`
   const reply = await keepShape({ ...texts, name, note: '' })
-  if (reply.ok) tell.done(`Kept in the Book: ${reply.value.name}`)
-  else tell.problem('Not kept', reply.message)
+  if (!reply.ok) {
+    tell.problem('Not kept', reply.message)
+    return
+  }
+  const [twin] = reply.value.same
+  tell.done(`Kept in the Book: ${reply.value.name}${twin ? `. The same shape is there already, as ${twin.name}` : ''}`)
 }
 
 /** A kept shape as music; `undefined` when its texts can't be read, without a voicing when it does not sound its chord. */
 export function shownShape(
-  kept: KeptShape,
+  kept: Pick<KeptShape, 'chord' | 'frets' | 'tuning' | 'fingers'>,
 ): { readonly shape: Shape; readonly voicing: Voicing | undefined } | undefined {
   const read = readShape(kept)
   if (!read.ok) return undefined

@@ -3,8 +3,11 @@ import { MOST_RUN_SHAPES } from '@nestling/core/practice'
 import type { KeptTune, TuneDraft } from '../contracts/tune.ts'
 import { call, type Reply } from './http.ts'
 
-export const keepTune = (draft: TuneDraft): Promise<Reply<KeptTune>> => call('POST', '/api/tunes', draft)
-export const replaceTune = (id: number, version: number, draft: TuneDraft): Promise<Reply<KeptTune>> =>
+/** What a file said besides is not known everywhere. */
+type Given = Omit<TuneDraft, 'remarks'> & Partial<Pick<TuneDraft, 'remarks'>>
+
+export const keepTune = (draft: Given): Promise<Reply<KeptTune>> => call('POST', '/api/tunes', draft)
+export const replaceTune = (id: number, version: number, draft: Given): Promise<Reply<KeptTune>> =>
   call('PUT', `/api/tunes/${id}`, { ...draft, version })
 export const deleteTune = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/tunes/${id}`)
 export const restoreTune = (id: number): Promise<Reply<KeptTune>> => call('POST', `/api/tunes/${id}/restore`)

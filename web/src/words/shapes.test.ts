@@ -1,9 +1,9 @@
 import { readSymbol } from '@nestling/core/chord'
 import { neckOf, STANDARD_INSTRUMENT } from '@nestling/core/neck'
+import { toneWeight } from '@nestling/core/pitch'
 import { readFrets, voicingOf } from '@nestling/core/voicing'
 import { expect, test } from 'vitest'
 import { eggLabel, spokenVoicing } from '../neck/labels.ts'
-import { toneWeight } from '@nestling/core/pitch'
 import { degreeName, degreeSign } from './degrees.ts'
 import { arrangementWords, counted, stringsApart } from './shapes.ts'
 

@@ -1,8 +1,11 @@
 /** At the border of every request: what is turned away before anything looks at it. */
+import { MOST_NOTEBOOK_BYTES, megabytes } from '@nestling/formats/file'
 import type { Problem } from '../../contracts/problem.ts'
 
 const READS = new Set(['GET', 'HEAD', 'OPTIONS'])
 const MOST_BODY_BYTES = 64 * 1024
+/** Whole notebooks are larger, and may come piece by piece: these routes count for themselves. */
+const LARGE = /^\/api\/notebook\/(preview|apply)$/
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]'])
 
 type Environment = Readonly<Record<string, string | undefined>>
@@ -43,16 +46,23 @@ export function refusalOf(request: Request, environment: Environment): Refusal |
   const origin = request.headers.get('origin')
   if (origin !== null && hostOf(origin) !== host)
     return refused(403, 'origin', 'writes come from the application itself; expected its own origin', `http://${host}`)
+  const isLarge = LARGE.test(new URL(request.url).pathname)
   const length = request.headers.get('content-length')
   // A body of unknown length could go on for ever; DELETE and empty posts have none.
-  if (length === null && request.headers.has('transfer-encoding'))
+  if (!isLarge && length === null && request.headers.has('transfer-encoding'))
     return refused(
       411,
       'content-length',
       'the length of the request is missing; expected content-length',
       'the length of the body in bytes',
     )
-  if (Number(length ?? 0) > MOST_BODY_BYTES)
-    return refused(413, 'body', 'the request is too large; expected at most 64 KB', 'at most 65536 bytes')
+  const most = isLarge ? MOST_NOTEBOOK_BYTES : MOST_BODY_BYTES
+  if (Number(length ?? 0) > most)
+    return refused(
+      413,
+      'body',
+      `the request is too large; expected at most ${isLarge ? megabytes(most) : '64 KB'}`,
+      `at most ${most} bytes`,
+    )
   return undefined
 }

@@ -1,8 +1,11 @@
 /** What every endpoint needs: say no in one shape, read a body within limits, read a query into one schema. */
+
+import { MOST_NOTEBOOK_BYTES, megabytes, readText } from '@nestling/formats/file'
 import * as v from 'valibot'
 import type { Problem } from '../../contracts/problem.ts'
 import type { Outcome } from '../../data/outcome.ts'
 import { type ToldError, type Words, wordsOf } from '../../words/errors.ts'
+import { fileWords } from '../../words/files.ts'
 
 export const problem = (
   status: number,
@@ -26,6 +29,38 @@ export function invalid(issues: readonly [v.BaseIssue<unknown>, ...v.BaseIssue<u
 type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response }
 
 const MOST_BODY_CHARACTERS = 64 * 1024
+
+/** A large body, piece by piece: what grows beyond the limit is not read to its end. */
+export async function readLargeText(request: Request): Promise<Read<string>> {
+  const pieces: Uint8Array[] = []
+  let bytes = 0
+  if (request.body)
+    for await (const piece of request.body as unknown as AsyncIterable<Uint8Array>) {
+      bytes += piece.length
+      if (bytes > MOST_NOTEBOOK_BYTES)
+        return {
+          ok: false,
+          response: problem(413, {
+            error: `the notebook is too large; expected at most ${megabytes(MOST_NOTEBOOK_BYTES)}`,
+            field: 'body',
+            expected: `at most ${MOST_NOTEBOOK_BYTES} bytes`,
+          }),
+        }
+      pieces.push(piece)
+    }
+  const whole = new Uint8Array(bytes)
+  let at = 0
+  for (const piece of pieces) {
+    whole.set(piece, at)
+    at += piece.length
+  }
+  const text = readText(whole, { most: MOST_NOTEBOOK_BYTES, oneLine: true })
+  if (text.ok) return { ok: true, value: text.value.text }
+  return {
+    ok: false,
+    response: problem(400, { error: fileWords(text.error), field: 'body', expected: 'a JSON object' }),
+  }
+}
 
 /** The request's JSON checked against a schema, or the refusal to answer with. */
 export async function readBody<Schema extends v.GenericSchema>(

@@ -83,18 +83,20 @@ describe('what is no music is refused with its field and place, and nothing is k
 test('a right shape is kept as it came, and answered with 201', async () => {
   const kept = { ...shape, name: 'home', note: '' }
   const add = (draft: object) => ({ ...draft, id: 7, createdAt: '', version: 1 })
-  expect(await ask(addShape, { body: kept, locals: { shapes: { add } as Given['shapes'] & object } })).toEqual({
+  const same = () => [{ id: 3, name: 'lift' }]
+  // The same shape that is there already is told.
+  expect(await ask(addShape, { body: kept, locals: { shapes: { add, same } as Given['shapes'] & object } })).toEqual({
     status: 201,
-    body: { ...kept, id: 7, createdAt: '', version: 1 },
+    body: { ...kept, tune: null, tags: [], id: 7, createdAt: '', version: 1, same: [{ id: 3, name: 'lift' }] },
   })
 })
 
 test('there is one answer for what is stale: both states, and the version that is right', async () => {
-  const now = { ...shape, name: 'theirs', note: '', id: 7, createdAt: '', version: 5 }
+  const now = { ...shape, name: 'theirs', note: '', tune: null, tags: [], id: 7, createdAt: '', version: 5 }
   const stale = await ask(rename, {
     body: { name: 'mine', version: 4 },
     params: { id: '7' },
-    locals: { shapes: { rename: () => ({ kind: 'stale', now }) } },
+    locals: { shapes: { change: () => ({ kind: 'stale', now }) } },
   })
   expect(stale).toMatchObject({
     status: 409,
@@ -402,7 +404,7 @@ describe('a kept tune', () => {
   })
 
   test('that was changed on another page is told with what is there; one that is gone is not found', async () => {
-    const now = { ...tune, id: 1, version: 3, createdAt: '2026-10-04T17:00:00.000Z' }
+    const now = { ...tune, remarks: '', id: 1, version: 3, createdAt: '2026-10-04T17:00:00.000Z' }
     const stale = await ask(changeTune, {
       body: { ...tune, version: 2 },
       params: { id: '1' },

@@ -5,9 +5,12 @@ import type { APIRoute } from 'astro'
 /** `GET /api/shapes.csv`: the Book's shapes as a table, newest first. */
 export const GET: APIRoute = ({ locals }) => {
   const { shapes } = locals.shapes.list(Number.MAX_SAFE_INTEGER)
-  const named = shapes.flatMap(({ name, note, ...texts }): readonly NamedShape[] => {
+  const titles = new Map(locals.tunes.list(Number.MAX_SAFE_INTEGER).tunes.map(({ id, title }) => [id, title]))
+  const named = shapes.flatMap(({ name, note, tags, tune, ...texts }): readonly NamedShape[] => {
     const shape = readShape(texts)
-    return shape.ok ? [{ name, note, shape: shape.value }] : []
+    return shape.ok
+      ? [{ name, note, shape: shape.value, tags, tune: tune === null ? undefined : titles.get(tune) }]
+      : []
   })
   return new Response(writeShapesCsv(named), {
     headers: {

@@ -17,7 +17,7 @@ const nothing = () => tell.done('This chord has no shape here: see why beside th
 export const toTray = ({ shape }: PathState): unknown => (shape ? addToTray([shape]) : nothing())
 export const keepShape = ({ shape }: PathState): unknown => (shape ? keepAs(shape) : nothing())
 
-function draftOf({ answer, neck }: PathState): TuneDraft {
+function draftOf({ answer, neck }: PathState): Omit<TuneDraft, 'remarks'> {
   const { plan, played, found } = answer
   return {
     title: plan.chart.title.slice(0, 60) || 'A tune',
@@ -37,7 +37,9 @@ export async function keep(state: PathState): Promise<unknown> {
     return tell.problem('Not kept', 'Something in the chart can’t be read yet: it is told beside the field.')
   const draft = draftOf(state)
   const there = plan.tune === undefined ? undefined : await call<KeptTune>('GET', `/api/tunes/${plan.tune}`)
-  const reply = there?.ok ? await replaceTune(there.value.id, there.value.version, draft) : await keepTune(draft)
+  const reply = there?.ok
+    ? await replaceTune(there.value.id, there.value.version, { ...draft, remarks: there.value.remarks })
+    : await keepTune(draft)
   if (!reply.ok) return tell.problem('Not kept', reply.message)
   state.change({ tune: reply.value.id })
   return tell.done(`Kept in the Book: ${reply.value.title}`)

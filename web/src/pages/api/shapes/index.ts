@@ -1,13 +1,30 @@
 import { readShape } from '@nestling/core/shape'
 import type { APIRoute } from 'astro'
-import { KeptShapeDraft } from '../../../contracts/shape.ts'
-import { readBody, refuse } from '../_respond.ts'
+import * as v from 'valibot'
+import { BookAsk, KeptShapeDraft } from '../../../contracts/shape.ts'
+import { readBody, readQuery, refuse } from '../_respond.ts'
 
 const MOST_LISTED = 500
+const place = (least: number, most: number) =>
+  v.pipe(v.string(), v.regex(/^\d{1,7}$/, 'a whole number'), v.transform(Number), v.minValue(least), v.maxValue(most))
+const Query = v.strictObject({
+  ...BookAsk.entries,
+  by: v.optional(BookAsk.entries.by.wrapped, 'newest'),
+  from: v.optional(place(0, 9_999_999), '0'),
+  limit: v.optional(place(1, MOST_LISTED), String(MOST_LISTED)),
+})
 
-export const GET: APIRoute = ({ locals }) => {
-  const { shapes, total } = locals.shapes.list(MOST_LISTED)
-  return Response.json({ count: total, shapes, truncated: total > shapes.length })
+/** `GET /api/shapes?find=…&by=tune|chord|newest|name&tune=3&tag=…&from=0&limit=100`: a window of the Book's shapes. */
+export const GET: APIRoute = ({ url, locals }) => {
+  const query = readQuery(url, Query)
+  if (!query.ok) return query.response
+  const { from, limit, ...ask } = query.value
+  const window = locals.shapes.window(ask, from, limit)
+  return Response.json({
+    ...window,
+    count: window.total,
+    truncated: window.total > from + window.shapes.length,
+  })
 }
 
 export const POST: APIRoute = async ({ request, locals }) => {
@@ -15,5 +32,6 @@ export const POST: APIRoute = async ({ request, locals }) => {
   if (!draft.ok) return draft.response
   const shape = readShape(draft.value)
   if (!shape.ok) return refuse(shape.error.field, shape.error)
-  return Response.json(locals.shapes.add(draft.value, new Date()), { status: 201 })
+  const kept = locals.shapes.add(draft.value, new Date())
+  return Response.json({ ...kept, same: locals.shapes.same(kept) }, { status: 201 })
 }

@@ -1,0 +1,49 @@
+/** What the Book holds, as its page is given it. */
+import type { BlockKind, Paper } from '@nestling/core/sheet'
+import type { KeptSet } from './progression.ts'
+import type { KeptTune } from './tune.ts'
+
+export interface BookTune extends KeptTune {
+  /** How many shapes are kept under it. */
+  readonly count: number
+  /** Metre, style and key, as they are written. */
+  readonly about: readonly string[]
+}
+
+export interface BookSheet {
+  readonly id: number
+  readonly title: string
+  readonly version: number
+  readonly createdAt: string
+  readonly paper: Paper
+  readonly lying: boolean
+  readonly blocks: readonly BlockKind[]
+}
+
+export interface BookContents {
+  readonly shapes: number
+  readonly inNone: number
+  readonly tunes: readonly BookTune[]
+  /** As many more are kept than are listed. */
+  readonly moreTunes: number
+  readonly tags: readonly { readonly tag: string; readonly count: number }[]
+  readonly sets: readonly KeptSet[]
+  readonly moreSets: number
+  readonly sheets: readonly BookSheet[]
+  readonly moreSheets: number
+}
+
+/** Where a shape stands, and how it went. */
+export interface ShapeHistory {
+  readonly tunes: readonly {
+    readonly id: number
+    readonly title: string
+    /** Played bars, 1 the first. */
+    readonly bars: readonly number[]
+    /** What comes after it there first. */
+    readonly leadsTo: { readonly symbol: string; readonly frets: string | null } | undefined
+  }[]
+  /** Roots of runs and cards with this very shape. */
+  readonly played: { readonly times: number; readonly clean: number | null; readonly last: string | null }
+  readonly same: readonly { readonly id: number; readonly name: string }[]
+}

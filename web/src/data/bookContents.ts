@@ -1,0 +1,40 @@
+/** What the Book holds, for its first page: counts, and everything that is not a shape. */
+import { readChart } from '@nestling/core/chart'
+import { writeKey } from '@nestling/core/key'
+import { writeMetre } from '@nestling/core/time'
+import type { BookContents } from '../contracts/book.ts'
+import type { Repositories } from './repositories.ts'
+
+const MOST_TUNES = 1000
+const MOST_SETS = 300
+const MOST_SHEETS = 300
+
+export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories, 'shapes' | 'tunes' | 'sets' | 'sheets'>): BookContents {
+  const { total, groups } = shapes.window({ find: '', by: 'tune' }, 0, 0)
+  const counts = new Map(groups.map(({ tune, count }) => [tune, count]))
+  const kept = tunes.list(MOST_TUNES)
+  const keptSets = sets.list(MOST_SETS)
+  const keptSheets = sheets.list(MOST_SHEETS)
+  return {
+    shapes: total,
+    inNone: counts.get(null) ?? 0,
+    tunes: kept.tunes
+      .map((tune) => {
+        const { chart } = readChart(new URLSearchParams(tune.query).get('chart') ?? '')
+        return {
+          ...tune,
+          count: counts.get(tune.id) ?? 0,
+          about: [writeMetre(chart.metre), ...(chart.style === 'straight' ? [] : [chart.style]), ...(chart.key ? [writeKey(chart.key)] : [])],
+        }
+      })
+      .toSorted((a, b) => a.createdAt.localeCompare(b.createdAt) || a.id - b.id),
+    moreTunes: kept.total - kept.tunes.length,
+    tags: shapes.tags(),
+    sets: keptSets.sets,
+    moreSets: keptSets.total - keptSets.sets.length,
+    sheets: keptSheets.sheets.map(({ id, title, version, createdAt, paper, lying, blocks }) => ({
+      id, title, version, createdAt, paper, lying, blocks: blocks.map(({ kind }) => kind),
+    })),
+    moreSheets: keptSheets.total - keptSheets.sheets.length,
+  }
+} // biome-ignore format: long lines

@@ -1,0 +1,80 @@
+/** Copies of the whole notebook and the way back. A copy is made by the database's own online backup, while it is in use. */
+import { mkdtempSync, renameSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import Sqlite from 'better-sqlite3'
+import {
+  type Copy,
+  type CopyReason,
+  copiesFolder,
+  copyNamed,
+  dropOldCopies,
+  listCopies,
+  newCopyPath,
+} from './copyFiles.ts'
+import { FILE, type Opened, openDatabase } from './database.ts'
+import type { Outcome } from './outcome.ts'
+
+export type Copies = ReturnType<typeof createCopies>
+
+export function createCopies({ sqlite }: Pick<Opened, 'sqlite'>, folder: string) {
+  const save = async (reason: CopyReason, at: Date): Promise<Copy> => {
+    const { id, path } = newCopyPath(folder, reason, at)
+    // Under its own name only when it is whole.
+    const making = `${path}.part`
+    try {
+      await sqlite.backup(making)
+      renameSync(making, path)
+    } catch (error) {
+      rmSync(making, { force: true })
+      throw error
+    }
+    dropOldCopies(folder)
+    return copyNamed(folder, id) as Copy
+  }
+  return {
+    list: (): readonly Copy[] => listCopies(folder),
+    save,
+    path: (id: string): string | undefined => (copyNamed(folder, id) ? join(copiesFolder(folder), id) : undefined),
+    /**
+     * All tables as the copy has them, in one transaction; what is here is copied first, so this can be taken back as well.
+     * A copy of an older Nestling is brought up to this one beforehand, beside it.
+     */
+    async goBack(id: string, at: Date): Promise<Outcome<Copy>> {
+      if (!copyNamed(folder, id)) return { kind: 'missing' }
+      const aside = mkdtempSync(join(tmpdir(), 'nestling-copy-'))
+      try {
+        const source = new Sqlite(join(copiesFolder(folder), id), { readonly: true })
+        await source.backup(join(aside, FILE))
+        source.close()
+        openDatabase(aside).close()
+        const before = await save('before-going-back', at)
+        takeOver(sqlite, join(aside, FILE))
+        return { kind: 'done', value: before }
+      } finally {
+        rmSync(aside, { recursive: true, force: true })
+      }
+    },
+  }
+}
+
+/** Rows of every table from another database that has the same tables. */
+function takeOver(sqlite: Sqlite.Database, path: string): void {
+  sqlite.prepare('attach ? as copy').run(path)
+  try {
+    const tables = sqlite
+      .prepare("select name from main.sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like '\\_\\_%' escape '\\'")
+      .pluck()
+      .all() as string[]
+    sqlite.transaction(() => {
+      sqlite.pragma('defer_foreign_keys = on')
+      for (const table of tables) {
+        const columns = (sqlite.prepare('select name from pragma_table_info(?)').pluck().all(table) as string[]).map((name) => `"${name}"`).join(', ')
+        sqlite.prepare(`delete from main."${table}"`).run()
+        sqlite.prepare(`insert into main."${table}" (${columns}) select ${columns} from copy."${table}"`).run()
+      }
+    }).immediate()
+  } finally {
+    sqlite.prepare('detach copy').run()
+  }
+} // biome-ignore format: statements

@@ -1,0 +1,17 @@
+import { readNotebook } from '@nestling/formats/notebook'
+import type { APIRoute } from 'astro'
+import { fileWords } from '../../../words/files.ts'
+import { checkedRows } from '../_notebook.ts'
+import { problem, readLargeText } from '../_respond.ts'
+
+/** `POST /api/notebook/preview`: what reading a notebook would change. Changes nothing. */
+export const POST: APIRoute = async ({ request, locals }) => {
+  const text = await readLargeText(request)
+  if (!text.ok) return text.response
+  const read = readNotebook(text.value)
+  if (!read.ok) return problem(400, { error: fileWords(read.error), field: 'notebook', expected: 'a Nestling notebook' })
+  const { rows, wrong } = checkedRows(read.value)
+  return Response.json({ ...locals.notebook.preview(rows), wrong: wrong.slice(0, MOST_TOLD), wrongMore: Math.max(0, wrong.length - MOST_TOLD) })
+} // biome-ignore format: one answer
+
+const MOST_TOLD = 100

@@ -1,0 +1,13 @@
+/** Keeping sheets: every change lands in the database at once, and a deletion can be taken back. */
+import type { KeptSheet, SheetDraft } from '../contracts/sheet.ts'
+import { call, type Reply } from './http.ts'
+
+export const keepSheet = (draft: SheetDraft): Promise<Reply<KeptSheet>> => call('POST', '/api/sheets', draft)
+export const replaceSheet = (id: number, version: number, draft: SheetDraft): Promise<Reply<KeptSheet>> =>
+  call('PUT', `/api/sheets/${id}`, { ...draft, version })
+export const deleteSheet = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/sheets/${id}`)
+export const restoreSheet = (id: number): Promise<Reply<KeptSheet>> => call('POST', `/api/sheets/${id}/restore`)
+export const findSheet = (id: number): Promise<Reply<KeptSheet>> => call('GET', `/api/sheets/${id}`)
+
+/** Where a sheet opens. */
+export const addressOfSheet = ({ id }: Pick<KeptSheet, 'id'>): string => `/sheet?sheet=${id}`
