@@ -47,3 +47,16 @@ export interface ShapeHistory {
   readonly played: { readonly times: number; readonly clean: number | null; readonly last: string | null }
   readonly same: readonly { readonly id: number; readonly name: string }[]
 }
+
+export const COPY_REASONS = ['by-hand', 'before-migration', 'before-reading', 'before-going-back'] as const
+export type CopyReason = (typeof COPY_REASONS)[number]
+
+/** A copy of the whole notebook. */
+export interface Copy {
+  /** Its file's name, and its number to the outside. */
+  readonly id: string
+  readonly reason: CopyReason
+  /** ISO 8601. */
+  readonly at: string
+  readonly bytes: number
+}

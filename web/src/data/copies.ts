@@ -3,15 +3,8 @@ import { mkdtempSync, renameSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
-import {
-  type Copy,
-  type CopyReason,
-  copiesFolder,
-  copyNamed,
-  dropOldCopies,
-  listCopies,
-  newCopyPath,
-} from './copyFiles.ts'
+import type { Copy, CopyReason } from '../contracts/book.ts'
+import { copiesFolder, copyNamed, dropOldCopies, listCopies, newCopyPath } from './copyFiles.ts'
 import { FILE, type Opened, openDatabase } from './database.ts'
 import type { Outcome } from './outcome.ts'
 

@@ -2,18 +2,7 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type Sqlite from 'better-sqlite3'
-
-export const COPY_REASONS = ['by-hand', 'before-migration', 'before-reading', 'before-going-back'] as const
-export type CopyReason = (typeof COPY_REASONS)[number]
-
-export interface Copy {
-  /** Its file's name, and its number to the outside. */
-  readonly id: string
-  readonly reason: CopyReason
-  /** ISO 8601. */
-  readonly at: string
-  readonly bytes: number
-}
+import { COPY_REASONS, type Copy, type CopyReason } from '../contracts/book.ts'
 
 /** So many are kept of each reason; those that were saved by hand go last and are never deleted by themselves. */
 export const MOST_COPIES = 10

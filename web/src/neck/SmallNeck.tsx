@@ -12,6 +12,8 @@ export interface SmallNeckProps {
   readonly to?: number
   /** Between two strings, in px. */
   readonly row?: number
+  /** A thin line through the tones, from string to string. */
+  readonly thread?: boolean
   /** Without numbers the neck is a sign beside a name. */
   readonly numbered?: boolean
 }
@@ -21,7 +23,7 @@ const TOP = 7
 const FRET_NUMBER_HEIGHT = 13
 
 export function SmallNeck(props: SmallNeckProps) {
-  const { frets, degrees, width = 148, numbered = true } = props
+  const { frets, degrees, width = 148, numbered = true, thread = false } = props
   const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
   const lowest = pressed.length === 0 ? 1 : Math.min(...pressed)
   const highest = pressed.length === 0 ? 1 : Math.max(...pressed)
@@ -55,6 +57,17 @@ export function SmallNeck(props: SmallNeckProps) {
             {fret}
           </text>
         ))}
+      {thread && (
+        <path
+          className={classes['smallThread']}
+          d={frets
+            .flatMap((fret, string) =>
+              fret === null ? [] : [`${fret === 0 ? LEFT - 8 : x(fret) - fretWidth * 0.45} ${bottom - string * row}`],
+            )
+            .map((place, index) => `${index === 0 ? 'M' : 'L'}${place}`)
+            .join('')}
+        />
+      )}
       {frets.map((fret, string) =>
         fret === null ? null : (
           <Egg

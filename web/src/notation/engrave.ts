@@ -18,6 +18,8 @@ export interface EngraveOptions {
   readonly width: number
   /** Played again and again: the last barline says so. */
   readonly repeats: boolean
+  /** All bars in one system, whatever room they have. */
+  readonly oneSystem?: boolean | undefined
 }
 
 /** Where a note stands, in pixels from the drawing's corner. */
@@ -146,6 +148,11 @@ function rowsOf(widths: readonly number[], room: number): readonly (readonly Pla
   })
 }
 
+function inOneRow(widths: readonly number[], room: number): readonly PlacedBar[] {
+  const natural = widths.reduce((sum, width) => sum + width, 0)
+  return widths.map((width, bar) => ({ bar, width: (width * room) / natural }))
+}
+
 /** Below the last system. */
 const UNDER_PX = 12
 
@@ -181,7 +188,9 @@ async function draw(
 ): Promise<Engraving> {
   const began = performance.now()
   const { strings, width, repeats } = options
-  const rows = rowsOf(bars.map(barWidth), width - HEAD_PX - 8)
+  const rows = options.oneSystem
+    ? [inOneRow(bars.map(barWidth), width - HEAD_PX - 8)]
+    : rowsOf(bars.map(barWidth), width - HEAD_PX - 8)
   const systems = rows.length
   const { headPx, staffPx, systemPx } = systemOf(bars, strings)
 

@@ -12,6 +12,7 @@ export const VIEWS = [
   { name: 'Cards', folder: 'cards', href: '/cards', within: 'Practice' },
   { name: 'Logbook', folder: 'logbook', href: '/logbook', within: 'Practice' },
   { name: 'Book', folder: 'book', href: '/book' },
+  { name: 'Sheet', folder: 'sheet', href: '/sheet', within: 'Book' },
   { name: 'Set-up', folder: 'setup', href: '/setup' },
 ] as const satisfies readonly {
   readonly name: string

@@ -67,7 +67,7 @@ export function toKey(key: string, ask: LaneAsk, tuning: Tuning, strings: number
 }
 
 /** The frets that an address brings along; `undefined` where they are not of a neck with so many strings. */
-export function fretsIn(text: string | undefined, strings: number): Frets | undefined {
+export function fretsIn(text: string | undefined, strings?: number): Frets | undefined {
   const read = text === undefined ? undefined : readFrets(text, strings)
   return read?.ok ? read.value : undefined
 }

@@ -9,6 +9,7 @@ import { CHORD_TEMPO, chordScore, type PlayStyle, type Sounding } from '../sound
 import { risen } from '../sound/tapTempo.ts'
 import { type PlayOptions, play, setSwing, setTempo, setVolumes } from '../sound/transport.ts'
 import { tell } from './notices.ts'
+import { saveFile } from './saveFile.ts'
 import { $session, changeSettings } from './session.ts'
 
 export const volumesOf = (settings: Settings): BandVolumes => ({
@@ -74,13 +75,10 @@ export async function saveSoundFile(
   try {
     const { soundFile } = await import('../sound/soundFile.ts')
     const file = await soundFile(score, { tempo, swing, volumes: volumesOf($session.get().settings) })
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(file)
-    link.download = name.replaceAll('/', '-')
-    link.click()
-    setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+    const own = name.replaceAll('/', '-')
+    saveFile(file, own)
     tell.hide('sound-file')
-    tell.done(`Saved: ${link.download}`)
+    tell.done(`Saved: ${own}`)
   } catch (error) {
     tell.hide('sound-file')
     tell.problem('No sound file', error instanceof Error ? error.message : String(error))

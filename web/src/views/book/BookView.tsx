@@ -1,112 +1,73 @@
-import type { KeptSet } from '../../contracts/progression.ts'
-import type { KeptShape } from '../../contracts/shape.ts'
-import type { KeptTune } from '../../contracts/tune.ts'
+/** Book: all that is kept. Shapes by tune, found and sorted; the open one beside them; sets, sheets, files and copies. */
+import { memo, useMemo } from 'react'
+import type { BookContents, Copy } from '../../contracts/book.ts'
+import type { BookShapes } from '../../contracts/shape.ts'
 import { Frame } from '../../shell/Frame.tsx'
-import type { SharedActs } from '../../shell/keyTable.ts'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
-import { counted } from '../../words/shapes.ts'
+import { Acts } from './Acts.tsx'
+import type { Params } from './address.ts'
+import { BookSentence, FIND_ID } from './BookSentence.tsx'
 import classes from './BookView.module.css'
-import { KeptShapeCard } from './KeptShapeCard.tsx'
-import { SetCard } from './SetCard.tsx'
-import { TuneCard } from './TuneCard.tsx'
+import { Beside } from './beside/Beside.tsx'
+import { Contents } from './Contents.tsx'
+import { Files } from './files/Files.tsx'
+import { bookKeys } from './keys.ts'
+import { List } from './list/List.tsx'
+import { Sets } from './parts/Sets.tsx'
+import { Sheets } from './parts/Sheets.tsx'
 import { useBook } from './useBook.ts'
-import { useSets } from './useSets.ts'
-import { useTunes } from './useTunes.ts'
+import { useOpen } from './useOpen.ts'
 
 export interface BookViewProps {
-  readonly shapes: readonly KeptShape[]
-  readonly total: number
-  readonly sets: readonly KeptSet[]
-  readonly setTotal: number
-  readonly tunes: readonly KeptTune[]
-  readonly tuneTotal: number
+  readonly params: Params
+  readonly contents: BookContents
+  readonly shapes: BookShapes
+  readonly copies: readonly Copy[]
   readonly page: PageData
 }
 
-export default function BookView(props: BookViewProps) {
+export default function BookView({ page, ...props }: BookViewProps) {
   return (
-    <Shell view="Book" page={props.page}>
-      <Frame acts={ACTS}>
-        <Pages {...props} />
-      </Frame>
+    <Shell view="Book" page={page} fixed>
+      <Pages {...props} />
     </Shell>
   )
 }
 
-const FIND_INPUT_ID = 'book-find'
-const ACTS: SharedActs = { fieldId: FIND_INPUT_ID, typeWords: 'find in the Book' }
-
-function Pages(props: BookViewProps) {
-  const { sets, remove: removeSet, toTray } = useSets(props.sets)
-  const { tunes, remove: removeTune } = useTunes(props.tunes)
-  const { shapes, total, find, setFind, rename, remove } = useBook(props.shapes, props.total)
-  return (
-    <div className={classes['page']}>
-      <div className={classes['head']}>
-        <h1>Book</h1>
-        <p data-testid="book-count">
-          {total === 0 ? 'nothing kept yet' : `${counted(total, 'shape')} kept · newest first`}
-          {props.shapes.length < props.total && ` · the newest ${props.shapes.length} of ${props.total} are listed`}
-        </p>
-        {total > 0 && (
-          <label className={classes['find']}>
-            <span>Find</span>
-            <input
-              id={FIND_INPUT_ID}
-              className="plain-field"
-              value={find}
-              onChange={(event) => setFind(event.currentTarget.value)}
-              placeholder="a name, a chord, a shape"
-              spellCheck={false}
-            />
-          </label>
-        )}
-      </div>
-      {total === 0 && (
-        <p className={classes['empty']}>
-          Shapes that you keep in <a href="/">Build</a> with <kbd>K</kbd> come here, and stay when the application is
-          closed.
-        </p>
-      )}
-      {total > 0 && shapes.length === 0 && <p className={classes['empty']}>Nothing in the Book matches “{find}”.</p>}
-      {tunes.length > 0 && find === '' && (
-        <section aria-label="Tunes">
-          <h2 className={classes['section']}>
-            Tunes{tunes.length < props.tuneTotal ? `, the newest ${tunes.length} of ${props.tuneTotal}` : ''}
-          </h2>
-          <ul className={classes['shapes']}>
-            {tunes.map((tune) => (
-              <li key={tune.id}>
-                <TuneCard tune={tune} remove={removeTune} />
-              </li>
-            ))}
-          </ul>
-          {sets.length === 0 && <h2 className={classes['section']}>Shapes</h2>}
-        </section>
-      )}
-      {sets.length > 0 && find === '' && (
-        <section aria-label="Sets">
-          <h2 className={classes['section']}>
-            Sets{sets.length < props.setTotal ? `, the newest ${sets.length} of ${props.setTotal}` : ''}
-          </h2>
-          <ul className={classes['shapes']}>
-            {sets.map((set) => (
-              <li key={set.id}>
-                <SetCard set={set} remove={removeSet} toTray={toTray} />
-              </li>
-            ))}
-          </ul>
-          <h2 className={classes['section']}>Shapes</h2>
-        </section>
-      )}
-      <ul className={classes['shapes']}>
-        {shapes.map((shape) => (
-          <li key={shape.id}>
-            <KeptShapeCard shape={shape} rename={rename} remove={remove} />
-          </li>
-        ))}
-      </ul>
-    </div>
+const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<BookViewProps, 'page'>) {
+  const state = useBook(params, contents, shapes)
+  const open = useOpen(state)
+  const { plan } = state
+  const shared = useMemo(
+    () => ({ fieldId: FIND_ID, typeWords: 'find in the Book', play: open.hear, playWords: 'hear the open shape', toTray: open.toTray, practise: () => open.practiseHref, undo: state.undo }),
+    [open, state.undo],
   )
-}
+  const keys = useMemo(() => bookKeys(state, open), [state, open])
+  return (
+    <Frame heading="Book" acts={shared} keys={keys} announcement={open.spoken}>
+      <BookSentence state={state} />
+      <Acts state={state} open={open} />
+      <div className={classes['below']}>
+        <Contents state={state} />
+        <div className={classes['middle']}>
+          {state.problem !== undefined && (
+            <p role="alert" className={classes['problem']}>
+              {state.problem}{' '}
+              <button type="button" onClick={state.reload}>
+                Try again
+              </button>
+            </p>
+          )}
+          {plan.part === 'shapes' && <List state={state} open={open} />}
+          {plan.part === 'sets' && <Sets state={state} />}
+          {plan.part === 'sheets' && <Sheets state={state} />}
+          {plan.part === 'files' && <Files state={state} copies={copies} />}
+        </div>
+        <aside className={classes['beside']} aria-label="The open shape">
+          <Beside state={state} open={open} />
+        </aside>
+      </div>
+    </Frame>
+  )
+}) // biome-ignore format: a view

@@ -1,78 +1,211 @@
-import { createElement, useState } from 'react'
-import type { KeptShape } from '../../contracts/shape.ts'
+/** The state of the Book: what is asked, the shapes that are in sight (from the server, window by window), every change with its undo. */
+import { useStore } from '@nanostores/react'
+import { writeTuning } from '@nestling/core/neck'
+import { createElement, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import type { BookContents } from '../../contracts/book.ts'
+import type { BookAsk, BookShapes, KeptShape, ShapesChange } from '../../contracts/shape.ts'
 import { UndoNotice } from '../../controls/UndoNotice.tsx'
-import { deleteShape, renameShape, restoreShape } from '../../state/book.ts'
+import { useQuestion } from '../../shell/useQuestion.ts'
+import { createAsked } from '../../state/asked.ts'
+import {
+  changeShape,
+  changeShapes,
+  deleteShape,
+  restoreShape,
+  type ShapeChange,
+  shapesIn,
+  undoChange,
+} from '../../state/book.ts'
+import { call, type Reply } from '../../state/http.ts'
 import { tell } from '../../state/notices.ts'
-import { matches } from './matches.ts'
+import { $session } from '../../state/session.ts'
+import { type Params, readBook, writeBook } from './address.ts'
+import type { BookPlan } from './types.ts'
 
-export interface Book {
-  readonly shapes: readonly KeptShape[]
+/** As many shapes come at once. */
+export const WINDOW = 120
+const FIND_AFTER_MS = 120
+
+export interface BookState {
+  readonly plan: BookPlan
+  readonly ask: BookAsk
+  readonly contents: BookContents
   readonly total: number
-  readonly find: string
-  readonly setFind: (text: string) => void
-  /** True when it was kept. */
-  readonly rename: (shape: KeptShape, name: string) => Promise<boolean>
-  readonly remove: (shape: KeptShape) => Promise<void>
+  readonly groups: BookShapes['groups']
+  /** By place among all; those that are not there yet are on their way. */
+  readonly shapes: ReadonlyMap<number, KeptShape>
+  /** The places from here are in sight. */
+  readonly see: (from: number, to: number) => void
+  readonly problem: string | undefined
+  readonly change: (changes: Partial<BookPlan>) => void
+  readonly reload: () => void
+  readonly edit: (shape: KeptShape, change: ShapeChange, words: string) => Promise<boolean>
+  readonly remove: (shape: KeptShape) => void
+  readonly many: (act: ShapesChange['act']) => void
+  /** Something that was deleted or put in elsewhere in the Book: told, and taken back by the same key. */
+  readonly did: (words: string, undo: () => Promise<Reply<unknown>>) => void
+  readonly selected: ReadonlySet<number> | 'all'
+  readonly select: (id: number, isOn: boolean) => void
+  readonly selectAll: () => void
+  readonly selectNone: () => void
+  readonly undo: () => void
+  readonly canUndo: boolean
 }
 
-const newestFirst = (a: KeptShape, b: KeptShape): number => b.createdAt.localeCompare(a.createdAt) || b.id - a.id
+export function useBook(params: Params, first: BookContents, firstShapes: BookShapes): BookState {
+  const { instruments } = useStore($session)
+  const [asked] = useState(() => createAsked<BookPlan>(readBook(params)))
+  const plan = useStore(asked.$now)
+  const [contents, setContents] = useState(first)
+  const [shapes, setShapes] = useState<ReadonlyMap<number, KeptShape>>(() => placed(firstShapes))
+  const [about, setAbout] = useState<Pick<BookShapes, 'total' | 'groups'>>(firstShapes)
+  const [problem, setProblem] = useState<string | undefined>(undefined)
+  const [selected, setSelected] = useState<ReadonlySet<number> | 'all'>(new Set<number>())
+  const [steps, setSteps] = useState<readonly { readonly id: string; readonly undo: () => Promise<Reply<unknown>> }[]>(
+    [],
+  )
+  useQuestion({ address: writeBook(plan), open: (query) => asked.open(readBook(Object.fromEntries(query))) })
 
-/** The kept shapes as the page holds them; the server's reply decides, and every refusal is told. */
-export function useBook(initial: readonly KeptShape[], initialTotal: number): Book {
-  const [shapes, setShapes] = useState(initial)
-  const [total, setTotal] = useState(initialTotal)
-  const [find, setFind] = useState('')
+  const { find, by, tag, tune, instrument } = plan
+  const ask = useMemo((): BookAsk => {
+    const tuning = instruments.find(({ id }) => id === instrument)?.tuning
+    return { find, by, tag, tune, tuning: tuning && writeTuning(tuning) }
+  }, [find, by, tag, tune, instrument, instruments])
 
-  const replace = (shape: KeptShape) =>
-    setShapes((before) => [...before.filter((other) => other.id !== shape.id), shape].sort(newestFirst))
-
-  const restore = async (shape: KeptShape) => {
-    const reply = await restoreShape(shape.id)
+  // One question at a time: what an older one still answers is not looked at.
+  const ticket = useRef(0)
+  const onTheWay = useRef(new Set<number>())
+  const fetchWindow = useCallback(async (question: BookAsk, from: number, mine: number, afresh: boolean) => {
+    onTheWay.current.add(from)
+    const reply = await shapesIn(question, from, WINDOW)
+    if (mine !== ticket.current) return
+    onTheWay.current.delete(from)
     if (!reply.ok) {
-      tell.problem('Not brought back', reply.message)
+      setProblem(reply.message)
       return
     }
-    replace(reply.value)
-    setTotal((count) => count + 1)
-  }
+    setProblem(undefined)
+    setAbout(reply.value)
+    setShapes((before) => (afresh ? placed(reply.value) : new Map([...before, ...placed(reply.value)])))
+  }, [])
+  const look = useCallback(
+    (question: BookAsk) => {
+      onTheWay.current.clear()
+      return fetchWindow(question, 0, ++ticket.current, true)
+    },
+    [fetchWindow],
+  )
+  const isFirst = useRef(true)
+  useEffect(() => {
+    if (isFirst.current) {
+      isFirst.current = false
+      return undefined
+    }
+    const waiting = setTimeout(() => void look(ask), FIND_AFTER_MS)
+    setSelected(new Set<number>())
+    return () => clearTimeout(waiting)
+  }, [ask, look])
+  const see = useCallback(
+    (from: number, to: number) => {
+      for (let start = Math.floor(from / WINDOW) * WINDOW; start <= to; start += WINDOW) {
+        const last = Math.min(about.total, start + WINDOW) - 1
+        if (last < start || (shapes.has(start) && shapes.has(last)) || onTheWay.current.has(start)) continue
+        void fetchWindow(ask, start, ticket.current, false)
+      }
+    },
+    [about.total, shapes, ask, fetchWindow],
+  )
 
-  return {
-    shapes: shapes.filter((shape) => matches(shape, find)),
-    total,
-    find,
-    setFind,
-    async rename(shape, name) {
-      const reply = await renameShape(shape, name)
+  const reload = useCallback(async () => {
+    const [, reply] = await Promise.all([look(ask), call<BookContents>('GET', '/api/book')])
+    if (reply.ok) setContents(reply.value)
+    else setProblem(reply.message)
+  }, [ask, look])
+  const newest = useRef(reload)
+  useEffect(() => {
+    newest.current = reload
+  })
+  /** From another page with the browser's Back: what is shown must be what is there. */
+  useEffect(() => {
+    const onShow = ({ persisted }: PageTransitionEvent) => persisted && void newest.current()
+    window.addEventListener('pageshow', onShow)
+    return () => window.removeEventListener('pageshow', onShow)
+  }, [])
+
+  const takeBack = useCallback(async (id: string, undo: () => Promise<Reply<unknown>>) => {
+    tell.hide(id)
+    setSteps((all) => all.filter((step) => step.id !== id))
+    const reply = await undo()
+    if (!reply.ok) tell.problem('Not taken back', reply.message)
+    await newest.current()
+  }, [])
+  const did = useCallback<BookState['did']>(
+    (words, undo) => {
+      const id = `book-${Date.now()}-${Math.random()}`
+      setSteps((all) => [...all, { id, undo }])
+      tell.done(createElement(UndoNotice, { words, undo: () => void takeBack(id, undo) }), id)
+      void newest.current()
+    },
+    [takeBack],
+  )
+  const undo = useCallback(() => {
+    const last = steps.at(-1)
+    if (last) void takeBack(last.id, last.undo)
+  }, [steps, takeBack])
+
+  const edit = useCallback<BookState['edit']>(
+    async (shape, change, words) => {
+      const reply = await changeShape(shape, change)
       if (!reply.ok) {
-        tell.problem('Not renamed', reply.message)
+        tell.problem('Not changed', reply.message)
+        void newest.current()
         return false
       }
-      replace(reply.value)
-      const renamed = reply.value
-      const id = `renamed-${shape.id}-${renamed.version}`
-      const undo = async () => {
-        tell.hide(id)
-        const back = await renameShape(renamed, shape.name)
-        if (back.ok) replace(back.value)
-        else tell.problem('Not renamed back', back.message)
-      }
-      tell.done(createElement(UndoNotice, { words: `Renamed: ${renamed.name}`, undo: () => void undo() }), id)
+      const { name, note, tags } = shape
+      const former: ShapeChange = { name, note, tags, tune: shape.tune }
+      did(words, () => changeShape(reply.value, former))
       return true
     },
-    async remove(shape) {
-      const reply = await deleteShape(shape.id)
-      if (!reply.ok) {
-        tell.problem('Not deleted', reply.message)
-        return
-      }
-      setShapes((before) => before.filter((other) => other.id !== shape.id))
-      setTotal((count) => count - 1)
-      const id = `deleted-${shape.id}`
-      const undo = () => {
-        tell.hide(id)
-        void restore(shape)
-      }
-      tell.done(createElement(UndoNotice, { words: `Deleted: ${shape.name}`, undo }), id)
+    [did],
+  )
+  const remove = useCallback<BookState['remove']>(
+    (shape) => {
+      void deleteShape(shape.id).then((reply) => {
+        if (reply.ok) did(`Deleted: ${shape.name}`, () => restoreShape(shape.id))
+        else tell.problem('Not deleted', reply.message)
+      })
     },
-  }
+    [did],
+  )
+  const many = useCallback<BookState['many']>(
+    (act) => {
+      const which = selected === 'all' ? { all: ask } : { ids: [...selected] }
+      void changeShapes({ ...which, act }).then((reply) => {
+        if (!reply.ok) {
+          tell.problem('Nothing was changed', reply.message)
+          return
+        }
+        const { changed, undo: id } = reply.value
+        if (act.kind === 'delete') setSelected(new Set<number>())
+        const done = { delete: 'Deleted', move: 'Moved', tag: 'Tagged', untag: 'Untagged' }[act.kind]
+        if (id !== undefined) did(`${done}: ${changed} ${changed === 1 ? 'shape' : 'shapes'}`, () => undoChange(id))
+      })
+    },
+    [selected, ask, did],
+  )
+  const select = useCallback<BookState['select']>((id, isOn) => {
+    setSelected((before) => {
+      const next = new Set(before === 'all' ? [] : before)
+      if (isOn) next.add(id)
+      else next.delete(id)
+      return next
+    })
+  }, [])
+  const change = useCallback((changes: Partial<BookPlan>) => asked.settle(changes), [asked])
+  return {
+    plan, ask, contents, total: about.total, groups: about.groups, shapes, see, problem, change, reload: () => void reload(), edit, remove, many, did, selected, select, selectAll: () => setSelected('all'), selectNone: () => setSelected(new Set<number>()), undo, canUndo: steps.length > 0,
+  } // biome-ignore format: a list
 }
+
+const placed = ({ from, shapes }: BookShapes): ReadonlyMap<number, KeptShape> =>
+  new Map(shapes.map((shape, index) => [from + index, shape]))

@@ -1,0 +1,194 @@
+/** The open shape: under the hand, what it lies in, what it leads to, how it went; its names, note, tags; rename, move, delete. */
+import { useStore } from '@nanostores/react'
+import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import { handOn, reachMm } from '@nestling/core/hand'
+import { tuningLetters, writeTuning } from '@nestling/core/neck'
+import { neckFor } from '@nestling/core/shape'
+import { useState } from 'react'
+import { Choice } from '../../../controls/Choice.tsx'
+import { NameField } from '../../../controls/NameField.tsx'
+import { HandNeck } from '../../../neck/HandNeck.tsx'
+import { $player, $session } from '../../../state/session.ts'
+import { addressOfTune } from '../../../state/tunes.ts'
+import { longDay } from '../../../words/days.ts'
+import { degreeSign } from '../../../words/degrees.ts'
+import { counted } from '../../../words/shapes.ts'
+import { windowOf } from '../list/window.ts'
+import type { BookState } from '../useBook.ts'
+import type { OpenShape } from '../useOpen.ts'
+import classes from './Beside.module.css'
+
+export function Beside({ state, open }: { readonly state: BookState; readonly open: OpenShape }) {
+  const { kept, shape, voicing, symbol } = open
+  const { settings, instrument } = useStore($session)
+  const player = useStore($player)
+  const [isNaming, setNaming] = useState(false)
+  if (!kept) return <p className={classes['none']}>A shape that is opened stands here, with its history.</p>
+  const neck = shape && neckFor(shape, player.instrument)
+  const fingering = shape && neck ? (handOn(neck, player.hand, { thumb: player.thumb }).bestFingering(shape.frets)) : undefined
+  const window = windowOf([kept.frets]) ?? { from: 1, to: 12 }
+  const tune = state.contents.tunes.find(({ id }) => id === kept.tune)
+  const isOther = shape !== undefined && writeTuning(shape.tuning) !== writeTuning(instrument.tuning)
+  return (
+    <section className={classes['beside']} data-testid="open-shape">
+      <h2>
+        <span>{symbol}</span> <small>{kept.frets}</small>
+      </h2>
+      {isNaming ? (
+        <NameField
+          label="Name"
+          name={kept.name}
+          done={(name) => {
+            setNaming(false)
+            if (name !== undefined) void state.edit(kept, { name }, `Renamed: ${kept.name} is now ${name}`)
+          }}
+        />
+      ) : (
+        <p className={classes['where']}>
+          {[tune?.title, kept.name, voicing?.arrangement.degrees.map(degreeSign).join(' ')].filter(Boolean).join(', ')}
+          {shape && neck && ` · ${Math.round(reachMm(neck, shape.frets))} mm`}
+          {isOther && shape && ` · ${tuningLetters(shape.tuning, settings.naming)}`}
+        </p>
+      )}
+      {shape && (
+        <HandNeck frets={shape.frets} degrees={voicing?.degrees ?? []} fingering={fingering} from={window.from} to={window.to} lowOnTop={settings.lowOnTop} leftHanded={instrument.handed === 'left'} labelOf={degreeSign} />
+      )}
+      <Note key={kept.id} note={kept.note} keep={(note) => void state.edit(kept, { note }, 'The note was changed')} />
+      <History open={open} />
+      <Tags key={`tags-${kept.id}`} tags={kept.tags} known={state.contents.tags.map(({ tag }) => tag)} keep={(tags) => void state.edit(kept, { tags }, 'The tags were changed')} />
+      <p className={classes['quiet']}>
+        <button type="button" aria-label={`Rename ${kept.name}`} onClick={() => setNaming(true)}>
+          rename
+        </button>
+        <Choice label="Tune that it stands under" value={kept.tune} options={[[null, 'in no tune'], ...state.contents.tunes.map(({ id, title }) => [id, title] as const)]} take={(to) => void state.edit(kept, { tune: to }, to === null ? 'Taken out of its tune' : 'Moved to another tune')} otherwise="in no tune" />
+        <button type="button" data-danger aria-label={`Delete ${kept.name}`} onClick={() => state.remove(kept)}>
+          delete
+        </button>
+      </p>
+    </section>
+  )
+} // biome-ignore format: elements
+
+/** When it was kept, where it lies in tunes, how it was played, where it leads, what else it is called. */
+function History({ open: { kept, history, otherNames } }: { readonly open: OpenShape }) {
+  const { settings } = useStore($session)
+  const symbol = (text: string) => {
+    const read = readSymbol(text)
+    return read.ok ? writeSymbol(read.value, { naming: settings.naming, school: settings.symbols }) : text
+  }
+  const [first] = history?.tunes ?? []
+  const { played } = history ?? {}
+  return (
+    <dl className={classes['facts']}>
+      <dt>kept</dt>
+      <dd>{kept && longDay(kept.createdAt.slice(0, 10))}</dd>
+      <dt>lies in</dt>
+      <dd>
+        {history === undefined ? '…' : history.tunes.length === 0 ? 'no tune of the Book' : history.tunes.slice(0, 3).map(({ id, title, bars }, index) => (
+          <span key={id}>
+            {index > 0 && '; '}
+            <a href={addressOfTune({ id, query: '' }).replace('?&', '?')}>{title}</a>, {bars.length === 1 ? 'bar' : 'bars'} {bars.slice(0, 4).join(', ')}{bars.length > 4 && ' …'}
+          </span>
+        ))}
+        {history && history.tunes.length > 3 && ` and ${counted(history.tunes.length - 3, 'tune')} more`}
+      </dd>
+      <dt>played</dt>
+      <dd>
+        {played === undefined ? '…' : played.times === 0 ? 'not in the logbook yet' : `${counted(played.times, 'time')}${played.clean === null ? '' : `, clean at ${played.clean}`}${played.last === null ? '' : `, last on ${longDay(played.last)}`}`}
+      </dd>
+      {first?.leadsTo && (
+        <>
+          <dt>leads to</dt>
+          <dd>
+            <strong>{symbol(first.leadsTo.symbol)}</strong> {first.leadsTo.frets} in {first.title}
+          </dd>
+        </>
+      )}
+      {otherNames.length > 0 && (
+        <>
+          <dt>also</dt>
+          <dd>{otherNames.join(' · ')}</dd>
+        </>
+      )}
+      {history && history.same.length > 0 && (
+        <>
+          <dt>the same</dt>
+          <dd>
+            {history.same.map(({ id, name }, index) => (
+              <span key={id}>
+                {index > 0 && ', '}
+                <a href={`/book?shape=${id}`}>{name}</a>
+              </span>
+            ))}
+          </dd>
+        </>
+      )}
+    </dl>
+  )
+} // biome-ignore format: elements
+
+function Note({ note, keep }: { readonly note: string; readonly keep: (note: string) => void }) {
+  const [text, setText] = useState<string | undefined>(undefined)
+  if (text === undefined)
+    return (
+      <button type="button" className={note === '' ? classes['addNote'] : classes['note']} aria-label={note === '' ? 'Write a note' : `Note: ${note}`} onClick={() => setText(note)}>
+        {note === '' ? 'write a note' : note}
+      </button>
+    )
+  const finish = () => {
+    if (text !== note) keep(text)
+    setText(undefined)
+  }
+  return (
+    <textarea
+      aria-label="Note"
+      className={classes['writing']}
+      value={text}
+      maxLength={500}
+      // biome-ignore lint/a11y/noAutofocus: it was just asked for
+      autoFocus
+      onChange={(event) => setText(event.currentTarget.value)}
+      onBlur={finish}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') setText(undefined)
+        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) finish()
+      }}
+    />
+  )
+} // biome-ignore format: elements
+
+function Tags({ tags, known, keep }: { readonly tags: readonly string[]; readonly known: readonly string[]; readonly keep: (tags: string[]) => void }) {
+  const [text, setText] = useState('')
+  const add = () => {
+    const tag = text.trim().replace(/[;,]/g, ' ').slice(0, 30)
+    setText('')
+    if (tag !== '' && !tags.includes(tag)) keep([...tags, tag])
+  }
+  return (
+    <p className={classes['tags']}>
+      {tags.map((tag) => (
+        <button key={tag} type="button" aria-label={`Take the tag ${tag} off`} title="take it off" onClick={() => keep(tags.filter((one) => one !== tag))}>
+          {tag} ×
+        </button>
+      ))}
+      <input
+        className="plain-field"
+        aria-label="A tag"
+        placeholder="a tag"
+        list="book-tags"
+        value={text}
+        maxLength={30}
+        onChange={(event) => setText(event.currentTarget.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') add()
+        }}
+        onBlur={add}
+      />
+      <datalist id="book-tags">
+        {known.filter((tag) => !tags.includes(tag)).map((tag) => (
+          <option key={tag} value={tag} />
+        ))}
+      </datalist>
+    </p>
+  )
+} // biome-ignore format: elements

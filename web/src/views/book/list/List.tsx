@@ -1,0 +1,165 @@
+/** The shapes of the Book: as many lines as there are, of which only those in sight are drawn and fetched. */
+import { useElementSize } from '@mantine/hooks'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useEffect, useMemo, useRef } from 'react'
+import type { KeptShape } from '../../../contracts/shape.ts'
+import { toSheet, tuneBlock } from '../../../state/toSheet.ts'
+import { addressOfTune, practiceOfTune } from '../../../state/tunes.ts'
+import { counted } from '../../../words/shapes.ts'
+import { type GroupLine, type Line, linesOf, placesOf } from '../lines.ts'
+import { deleteTuneOf } from '../parts/deleteTune.ts'
+import type { BookState } from '../useBook.ts'
+import type { OpenShape } from '../useOpen.ts'
+import classes from './List.module.css'
+import { ShapeItem } from './ShapeItem.tsx'
+import { windowOf } from './window.ts'
+
+const SHAPE_PX = 172
+const HEAD_PX = 42
+const ROW_PX = 124
+const heightOf = ({ kind }: Line): number => (kind === 'head' ? HEAD_PX : kind === 'row' ? ROW_PX : HEAD_PX + ROW_PX)
+
+export function List({ state, open }: { readonly state: BookState; readonly open: OpenShape }) {
+  const { total, groups, shapes, see, plan } = state
+  const { ref: measured, width } = useElementSize()
+  const scroller = useRef<HTMLElement>(null)
+  const perLine = Math.max(1, Math.floor((width || SHAPE_PX * 4) / SHAPE_PX))
+  const lines = useMemo(() => linesOf({ total, groups }, perLine), [total, groups, perLine])
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => heightOf(lines[index] as Line),
+    overscan: 4,
+  })
+  const items = virtual.getVirtualItems()
+  const [first, last] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0]
+  useEffect(() => {
+    const places = lines.slice(first, last + 1).flatMap(placesOf)
+    const [from] = places[0] ?? []
+    const [to, count] = places.at(-1) ?? []
+    if (from !== undefined && to !== undefined && count !== undefined) see(from, to + count - 1)
+  }, [lines, first, last, see])
+  useEffect(() => virtual.measure(), [virtual, lines])
+  // The open shape is in sight wherever the keyboard goes.
+  const at = plan.open === undefined ? undefined : [...shapes].find(([, { id }]) => id === plan.open)?.[0]
+  useEffect(() => {
+    if (at === undefined) return
+    const line = lines.findIndex((one) => placesOf(one).some(([from, count]) => at >= from && at < from + count))
+    if (line >= 0) virtual.scrollToIndex(line, { align: 'auto' })
+  }, [at, lines, virtual])
+
+  if (total === 0) return <Nothing state={state} />
+  return (
+    <section ref={scroller} className={classes['list']} aria-label="Shapes" data-testid="book-list">
+      <div ref={measured} style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {items.map(({ index, start, key }) => {
+          const line = lines[index] as Line
+          return (
+            <div key={key} ref={virtual.measureElement} data-index={index} className={classes['line']} style={{ transform: `translateY(${start}px)` }}>
+              {line.kind === 'head' && <Head group={line} state={state} />}
+              {line.kind === 'row' && <Row from={line.from} count={line.count} perLine={perLine} state={state} open={open} />}
+              {line.kind === 'pair' && (
+                <div className={classes['pair']}>
+                  {line.groups.map((group) => (
+                    <div key={group.tune ?? 'none'}>
+                      <Head group={group} state={state} isNarrow />
+                      <Row from={group.from} count={group.count} perLine={Math.max(1, Math.floor(perLine / 2))} state={state} open={open} />
+                    </div>
+                  ))}
+                </div>
+              )}
+            </div>
+          )
+        })}
+      </div>
+    </section>
+  )
+} // biome-ignore format: elements
+
+/** A tune's name, what it is, the walk of the hand through its shapes, and where it goes. */
+function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; readonly state: BookState; readonly isNarrow?: boolean }) {
+  const tune = state.contents.tunes.find(({ id }) => id === group.tune)
+  if (!tune) return <h2 className={classes['head']}>In no tune</h2>
+  const own = Array.from({ length: Math.min(group.count, 40) }, (_, index) => state.shapes.get(group.from + index))
+  const walk = walkOf(own.filter((shape): shape is KeptShape => shape !== undefined))
+  return (
+    <div className={classes['head']} data-testid="tune-head">
+      <h2>{tune.title}</h2>
+      <small>{tune.about.join(' · ')}</small>
+      {!isNarrow && walk > 0 && <small className={classes['walk']}>hand walks {counted(walk, 'fret')}</small>}
+      <span className={classes['go']}>
+        <a href={addressOfTune(tune)} aria-label={`${tune.title} to Path`}>
+          To Path
+        </a>
+        <a href={practiceOfTune(tune)} aria-label={`Practise ${tune.title}`}>
+          Practise
+        </a>
+        {!isNarrow && (
+          <>
+            <a href={toSheet(tuneBlock(tune.id))} aria-label={`${tune.title} to a sheet`}>
+              To a sheet
+            </a>
+            <button type="button" aria-label={`Delete ${tune.title}`} onClick={() => void deleteTuneOf(state, tune)}>
+              delete
+            </button>
+          </>
+        )}
+      </span>
+    </div>
+  )
+} // biome-ignore format: elements
+
+function walkOf(shapes: readonly KeptShape[]): number {
+  const places = shapes.map(({ frets }) => windowOf([frets])?.from ?? 0).filter((fret) => fret > 0)
+  return places.slice(1).reduce((sum, fret, index) => sum + Math.abs(fret - (places[index] ?? fret)), 0)
+}
+
+interface RowProps {
+  readonly from: number
+  readonly count: number
+  readonly perLine: number
+  readonly state: BookState
+  readonly open: OpenShape
+}
+
+/** Shapes of one line share a window of frets, where that is not too wide to be read. */
+function Row({ from, count, perLine, state, open }: RowProps) {
+  const own = Array.from({ length: count }, (_, index) => state.shapes.get(from + index))
+  const window = windowOf(own.flatMap((shape) => shape?.frets ?? []))
+  return (
+    <ul className={classes['row']} style={{ gridTemplateColumns: `repeat(${perLine}, minmax(0, 1fr))` }}>
+      {own.map((shape, index) => (
+        <li key={shape?.id ?? `on-the-way-${from + index}`}>
+          {shape ? <ShapeItem shape={shape} window={window} state={state} isOpen={open.kept?.id === shape.id} /> : <p className={classes['coming']}>…</p>}
+        </li>
+      ))}
+    </ul>
+  )
+} // biome-ignore format: elements
+
+function Nothing({ state }: { readonly state: BookState }) {
+  const { plan, contents, change } = state
+  const isAsked = plan.find !== '' || plan.tag !== undefined || plan.tune !== undefined || plan.instrument !== undefined
+  if (contents.shapes === 0 && !isAsked)
+    return (
+      <div className={classes['nothing']}>
+        <p>
+          Shapes that you keep in <a href="/">Build</a> with <kbd>K</kbd> come here, and stay when the application is closed.
+        </p>
+        <p>
+          A file can be read too:{' '}
+          <button type="button" onClick={() => change({ part: 'files' })}>
+            files and copies
+          </button>
+        </p>
+      </div>
+    )
+  return (
+    <div className={classes['nothing']}>
+      <p>{plan.find === '' ? 'Nothing is kept there.' : `Nothing in the Book matches “${plan.find}”.`}</p>
+      <button type="button" onClick={() => change({ find: '', tag: undefined, tune: undefined, instrument: undefined })}>
+        All of it
+      </button>
+    </div>
+  )
+} // biome-ignore format: elements

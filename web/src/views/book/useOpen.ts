@@ -1,0 +1,93 @@
+/** The shape that is open beside the list: as music, with its history, and what can be done with it. */
+import { useStore } from '@nanostores/react'
+import { writeSymbol } from '@nestling/core/chord'
+import { namesOf } from '@nestling/core/name'
+import { neckFor, type Shape } from '@nestling/core/shape'
+import { soundedNotes } from '@nestling/core/time'
+import type { Voicing } from '@nestling/core/voicing'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import type { ShapeHistory } from '../../contracts/book.ts'
+import type { KeptShape } from '../../contracts/shape.ts'
+import { stop } from '../../sound/transport.ts'
+import { historyOf, shownShape } from '../../state/book.ts'
+import { call } from '../../state/http.ts'
+import { toBuild, toPractice } from '../../state/links.ts'
+import { hearChords } from '../../state/playback.ts'
+import { $player, $session } from '../../state/session.ts'
+import { addToTray } from '../../state/tray.ts'
+import type { BookState } from './useBook.ts'
+
+export interface OpenShape {
+  readonly kept: KeptShape | undefined
+  readonly shape: Shape | undefined
+  readonly voicing: Voicing | undefined
+  readonly symbol: string
+  /** What else it is called, best first, without its own name. */
+  readonly otherNames: readonly string[]
+  readonly history: ShapeHistory | undefined
+  readonly href: string | undefined
+  readonly practiseHref: string | undefined
+  readonly hear: () => void
+  readonly toTray: () => void
+  /** For who listens. */
+  readonly spoken: string
+}
+
+const OWNER = 'book'
+const MOST_NAMES = 4
+
+export function useOpen({ plan, shapes }: BookState): OpenShape {
+  const player = useStore($player)
+  const { settings } = useStore($session)
+  const { open } = plan
+  const inList = useMemo(() => {
+    const all = [...shapes.values()]
+    return open === undefined ? all[0] : all.find(({ id }) => id === open)
+  }, [shapes, open])
+  // Opened by its address it may be far down the list, or left out by what is asked.
+  const [found, setFound] = useState<KeptShape | undefined>(undefined)
+  useEffect(() => {
+    if (open === undefined || inList) return undefined
+    let current = true
+    void call<KeptShape>('GET', `/api/shapes/${open}`).then((reply) => current && setFound(reply.ok ? reply.value : undefined))
+    return () => {
+      current = false
+    }
+  }, [open, inList])
+  const kept = inList ?? (found?.id === open ? found : undefined)
+  const [history, setHistory] = useState<{ readonly of: number; readonly value: ShapeHistory } | undefined>(undefined)
+  const id = kept?.id
+  useEffect(() => {
+    if (id === undefined) return undefined
+    let current = true
+    // Walked over quickly, shapes are not asked for their history one after another.
+    const waiting = setTimeout(() => void historyOf(id).then((reply) => current && reply.ok && setHistory({ of: id, value: reply.value })), 150)
+    return () => {
+      current = false
+      clearTimeout(waiting)
+    }
+  }, [id])
+  const shown = useMemo(() => kept && shownShape(kept), [kept])
+  const { shape, voicing } = shown ?? {}
+  const style = useMemo(() => ({ naming: settings.naming, school: settings.symbols }), [settings.naming, settings.symbols])
+  const symbol = shape ? writeSymbol(shape.chord, style) : (kept?.chord ?? '')
+  const otherNames = useMemo(() => {
+    if (!shape) return []
+    const all = namesOf(shape.frets, neckFor(shape), { near: shape.chord }).map(({ chord }) => writeSymbol(chord, style))
+    return [...new Set(all)].filter((name) => name !== symbol).slice(0, MOST_NAMES)
+  }, [shape, symbol, style])
+  const hear = useCallback(() => {
+    if (!shape) return
+    stop()
+    hearChords([{ notes: soundedNotes(shape.frets, neckFor(shape, player.instrument), shape.chord) }], 'strum', OWNER)
+  }, [shape, player.instrument])
+  const toTray = useCallback(() => {
+    if (shape) void addToTray([shape])
+  }, [shape])
+  return useMemo(
+    () => ({
+      kept, shape, voicing, symbol, otherNames, history: history?.of === id ? history?.value : undefined, href: shape && toBuild(shape, player), practiseHref: shape && toPractice([shape], player, kept?.name), hear, toTray, spoken: kept ? `${symbol}, ${kept.name}, ${kept.frets}` : '',
+    }),
+    [kept, shape, voicing, symbol, otherNames, history, id, player, hear, toTray],
+  ) // biome-ignore format: a list
+} // biome-ignore format: hooks

@@ -1,0 +1,61 @@
+/** Sheet: a page composed from blocks, seen as it will be printed; the same page goes to paper and into files. */
+import { memo, useEffect, useMemo, useState } from 'react'
+import type { KeptSheet } from '../../contracts/sheet.ts'
+import type { KeptTune } from '../../contracts/tune.ts'
+import { Frame } from '../../shell/Frame.tsx'
+import { Shell } from '../../shell/Shell.tsx'
+import type { PageData } from '../../state/page.ts'
+import { Acts } from './Acts.tsx'
+import { Blocks } from './Blocks.tsx'
+import { Choose, type OtherSheet } from './Choose.tsx'
+import { sheetKeys } from './keys.ts'
+import { Pages } from './Pages.tsx'
+import { readPut } from './put.ts'
+import { SheetSentence } from './SheetSentence.tsx'
+import classes from './SheetView.module.css'
+import { useSaving } from './useSaving.ts'
+import { useSheet } from './useSheet.ts'
+
+export interface SheetViewProps {
+  /** `undefined` where none is named, or none is there. */
+  readonly sheet: KeptSheet | undefined
+  readonly tunes: readonly KeptTune[]
+  readonly others: readonly OtherSheet[]
+  /** A block on its way from another view. */
+  readonly put: string | undefined
+  readonly page: PageData
+}
+
+export default function SheetView({ sheet, tunes, others, put, page }: SheetViewProps) {
+  return (
+    <Shell view="Sheet" page={page} fixed foldsTray={false}>
+      {sheet ? <Bench first={sheet} tunes={tunes} put={put} /> : <Choose others={others} put={put} />}
+    </Shell>
+  )
+}
+
+const Bench = memo(function Bench({ first, tunes, put }: { readonly first: KeptSheet; readonly tunes: readonly KeptTune[]; readonly put: string | undefined }) {
+  const state = useSheet(first, tunes)
+  const saving = useSaving(state)
+  const [zoom, setZoom] = useState<'fit' | 'true'>('fit')
+  const arrives = useMemo(() => readPut(put), [put])
+  const { put: putIn } = state
+  useEffect(() => {
+    if (!arrives) return
+    putIn(arrives)
+    // It has arrived: opened again, the address does not bring it once more.
+    window.history.replaceState(null, '', `/sheet?sheet=${first.id}`)
+  }, [arrives, putIn, first.id])
+  const keys = useMemo(() => sheetKeys(state, saving, () => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))), [state, saving])
+  return (
+    <Frame heading={`Sheet: ${state.sheet.title}`} acts={{ undo: state.undo, redo: state.redo }} keys={keys}>
+      <SheetSentence state={state}>
+        <Acts state={state} saving={saving} zoom={zoom} turnZoom={() => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))} />
+      </SheetSentence>
+      <div className={classes['below']}>
+        <Blocks state={state} />
+        <Pages state={state} zoom={zoom} />
+      </div>
+    </Frame>
+  )
+}) // biome-ignore format: a view

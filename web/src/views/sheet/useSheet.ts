@@ -1,0 +1,159 @@
+/** The state of a sheet: its blocks with undo, its pages, and that it is kept. */
+import { useStore } from '@nanostores/react'
+import {
+  type Block,
+  layoutSheet,
+  type RowMemory,
+  type Sheet,
+  type SheetPages,
+  type SheetTune,
+} from '@nestling/core/sheet'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type KeptSheet, type SheetDraft, sheetOf } from '../../contracts/sheet.ts'
+import type { KeptTune } from '../../contracts/tune.ts'
+import { sheetTuneOf } from '../../contracts/tuneFile.ts'
+import { facesReady, measure } from '../../sheet/faces.ts'
+import { createAsked } from '../../state/asked.ts'
+import { tell } from '../../state/notices.ts'
+import { $player, $session } from '../../state/session.ts'
+import { replaceSheet } from '../../state/sheets.ts'
+
+export type Kept = 'kept' | 'keeping' | 'not kept'
+
+export interface SheetState {
+  readonly id: number
+  readonly sheet: Sheet
+  readonly tunes: readonly KeptTune[]
+  /** `undefined` until the faces are there: widths are not known before. */
+  readonly pages: SheetPages | undefined
+  readonly kept: Kept
+  readonly chosen: string | undefined
+  readonly choose: (block: string | undefined) => void
+  readonly change: (changes: Partial<Sheet>) => void
+  readonly changeBlock: <Kind extends Block['kind']>(
+    id: string,
+    changes: Partial<Extract<Block, { kind: Kind }>>,
+  ) => void
+  readonly move: (id: string, by: number) => void
+  readonly moveTo: (id: string, over: string) => void
+  readonly remove: (id: string) => void
+  readonly put: (block: Block, behind?: string) => void
+  readonly undo: () => unknown
+  readonly redo: () => unknown
+  readonly canUndo: boolean
+  readonly canRedo: boolean
+}
+
+/** Typing is kept when it pauses. */
+const KEEP_AFTER_MS = 500
+
+export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetState {
+  const player = useStore($player)
+  const { settings, instrument } = useStore($session)
+  const [asked] = useState(() => createAsked<Sheet>(sheetOf(first)))
+  const sheet = useStore(asked.$now)
+  const { canUndo, canRedo } = useStore(asked.$past)
+  const [chosen, choose] = useState<string | undefined>(undefined)
+  const kept = useKept(first, sheet)
+  const faces = useFaces()
+  const [memory] = useState<RowMemory>(() => new Map())
+  const own = instrument.tuning
+  const sheetTunes = useMemo(() => tunes.map((tune): SheetTune => sheetTuneOf(tune, own)), [tunes, own])
+  const pages = useMemo(
+    () =>
+      faces
+        ? layoutSheet(
+            sheet,
+            {
+              player, tunes: sheetTunes, facing: { leftHanded: instrument.handed === 'left', lowOnTop: settings.lowOnTop }, naming: settings.naming, school: settings.symbols, measure,
+            },
+            memory,
+          )
+        : undefined,
+    [faces, sheet, player, sheetTunes, instrument.handed, settings.lowOnTop, settings.naming, settings.symbols, memory],
+  ) // biome-ignore format: one context
+
+  const change = useCallback((changes: Partial<Sheet>) => asked.step(changes), [asked])
+  const withBlocks = useCallback((to: (blocks: readonly Block[]) => readonly Block[]) => asked.step({ blocks: to(asked.current().blocks) }), [asked])
+  const changeBlock = useCallback<SheetState['changeBlock']>(
+    (id, changes) => withBlocks((blocks) => blocks.map((block) => (block.id === id ? ({ ...block, ...changes } as Block) : block))),
+    [withBlocks],
+  )
+  const moveTo = useCallback(
+    (id: string, over: string) =>
+      withBlocks((blocks) => {
+        const [from, to] = [blocks.findIndex((one) => one.id === id), blocks.findIndex((one) => one.id === over)]
+        const block = blocks[from]
+        if (!block || to < 0) return blocks
+        const rest = blocks.filter((one) => one !== block)
+        return [...rest.slice(0, to), block, ...rest.slice(to)]
+      }),
+    [withBlocks],
+  )
+  const move = useCallback(
+    (id: string, by: number) => {
+      const { blocks } = asked.current()
+      const other = blocks[blocks.findIndex((one) => one.id === id) + by]
+      if (other) moveTo(id, other.id)
+    },
+    [asked, moveTo],
+  )
+  const remove = useCallback((id: string) => withBlocks((blocks) => blocks.filter((one) => one.id !== id)), [withBlocks])
+  const put = useCallback(
+    (block: Block, behind?: string) => {
+      withBlocks((blocks) => {
+        const at = behind === undefined ? blocks.length : blocks.findIndex((one) => one.id === behind) + 1
+        return [...blocks.slice(0, at), block, ...blocks.slice(at)]
+      })
+      choose(block.id)
+    },
+    [withBlocks],
+  )
+  return {
+    id: first.id, sheet, tunes, pages, kept, chosen, choose, change, changeBlock, move, moveTo, remove, put, undo: asked.undo, redo: asked.redo, canUndo, canRedo,
+  } // biome-ignore format: a list
+} // biome-ignore format: callbacks
+
+/** Every change lands in the database, one after another; a refusal is told and nothing of it is lost here. */
+function useKept(first: KeptSheet, sheet: Sheet): Kept {
+  const [kept, setKept] = useState<Kept>('kept')
+  const landed = useRef(sheet)
+  const version = useRef(first.version)
+  const sending = useRef<Promise<unknown>>(Promise.resolve())
+  useEffect(() => {
+    if (sheet === landed.current) return undefined
+    setKept('keeping')
+    const send = () => {
+      sending.current = sending.current.then(async () => {
+        if (sheet === landed.current) return
+        const reply = await replaceSheet(first.id, version.current, sheet as SheetDraft)
+        if (reply.ok) {
+          version.current = reply.value.version
+          landed.current = sheet
+          setKept('kept')
+        } else {
+          setKept('not kept')
+          tell.problem('The sheet is not kept', reply.message)
+        }
+      })
+    }
+    const waiting = setTimeout(send, KEEP_AFTER_MS)
+    return () => clearTimeout(waiting)
+  }, [sheet, first.id])
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (kept === 'keeping') event.preventDefault()
+    }
+    window.addEventListener('beforeunload', warn)
+    return () => window.removeEventListener('beforeunload', warn)
+  }, [kept])
+  return kept
+}
+
+function useFaces(): boolean {
+  const [isReady, setReady] = useState(false)
+  useEffect(() => {
+    void facesReady().then(() => setReady(true))
+  }, [])
+  return isReady
+}
