@@ -11,11 +11,11 @@ export function demoSheets(tunes: readonly KeptTune[], shapes: readonly KeptShap
   const waltz = { kind: 'kept', tune: tune('Low Tide Waltz') } as const
   return [
     {
-      ...LOOK, title: 'Slow Ferry', lying: true, barsALine: 4,
+      ...LOOK, title: 'Slow Ferry', lying: true, barsALine: 5,
       blocks: [
         { id: 'title', kind: 'title', text: 'Slow Ferry', aside: 'A♭ major, bossa, 112 a minute. Archtop, E A D G B E.' },
-        { id: 'first', kind: 'chart', source: ferry, from: 1, to: 4, under: 'tab', moves: true },
-        { id: 'last', kind: 'chart', source: ferry, from: 5, to: 8, under: 'tab', moves: true },
+        { id: 'first', kind: 'chart', source: ferry, from: 1, to: 5, under: 'tab', moves: true },
+        { id: 'last', kind: 'chart', source: ferry, from: 6, to: 10, under: 'tab', moves: true },
         { id: 'key', kind: 'key', key: 'Ab', depth: 'sevenths', roots: [6, 5], formulas: false },
         { id: 'legend', kind: 'legend' },
       ],

@@ -3,9 +3,11 @@ import { playedChart, readChart } from '@nestling/core/chart'
 import { writeSymbol } from '@nestling/core/chord'
 import { MEDIUM_HAND } from '@nestling/core/hand'
 import { type Instrument, neckOf, type StringSet } from '@nestling/core/neck'
-import { findPath, PATH_WEIGHTS, PATH_WISHES } from '@nestling/core/path'
-import { writeFrets } from '@nestling/core/voicing'
+import { findPath, type HeldShape, PATH_WEIGHTS, PATH_WISHES } from '@nestling/core/path'
+import { must } from '@nestling/core/result'
+import { readFrets, writeFrets } from '@nestling/core/voicing'
 import type { TuneDraft } from '../src/contracts/tune.ts'
+import { DEMO_SHAPES } from './demoData.ts'
 
 const CHARTS: readonly string[] = [
   'title: Low Tide Waltz\nkey: Bb\n3/4 waltz =96\n[A] |: Bbmaj7 | Gm7 | Cm9 | F13 |\n| Dm7 | G7b9 | 1. Cm7 | F7sus4 :|\n| 2. Cm7 | F7 | Bb6 | % |',
@@ -18,11 +20,27 @@ const CHARTS: readonly string[] = [
 const SETS: readonly StringSet[] = [[1, 2, 3, 4], [0, 2, 3, 4]] // biome-ignore format: a list
 const FRET_MAX = 12
 
+/** Tunes whose shapes of the Book are held in them. */
+const HELD = ['Low Tide Waltz', 'Kettle Song']
+
+/** The Book's shapes of a tune, wherever their chord stands in it. */
+const heldIn = (title: string, symbols: readonly string[]): readonly HeldShape[] =>
+  symbols.flatMap((symbol, chord) => {
+    const kept = HELD.includes(title)
+      ? DEMO_SHAPES.find((shape) => shape.tune === title && shape.chord === symbol)
+      : undefined
+    return kept ? [{ chord, frets: must(readFrets(kept.frets)) }] : []
+  })
+
 /** As the Path view would open and keep them on an instrument in standard tuning. */
 export const demoTunes = (instrument: Instrument): readonly TuneDraft[] =>
   CHARTS.map((text): TuneDraft => {
     const { chart } = readChart(text)
     const { chords } = playedChart(chart)
+    const held = heldIn(
+      chart.title,
+      chords.map(({ chord }) => writeSymbol(chord, { ascii: true })),
+    )
     const { shapes } = findPath({
       chords: chords.map(({ chord }) => chord),
       neck: neckOf(instrument),
@@ -31,13 +49,18 @@ export const demoTunes = (instrument: Instrument): readonly TuneDraft[] =>
       wishes: { ...PATH_WISHES, strings: SETS, fretMax: FRET_MAX },
       weights: PATH_WEIGHTS,
       loop: true,
-      held: [],
+      held,
       best: 1,
     })
     return {
       title: chart.title,
       remarks: '',
-      query: new URLSearchParams({ chart: text }).toString(),
+      query: new URLSearchParams({
+        chart: text,
+        ...(held.length > 0
+          ? { hold: held.map(({ chord, frets }) => `${chord + 1}:${writeFrets(frets)}`).join(',') }
+          : {}),
+      }).toString(),
       chords: chords.map(({ chord }, index) => ({
         symbol: writeSymbol(chord, { ascii: true }),
         frets: shapes[index] ? writeFrets(shapes[index].frets) : null,

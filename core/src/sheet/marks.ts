@@ -27,6 +27,8 @@ export type Mark =
       readonly role: Role
       readonly text: string
       readonly anchor?: 'start' | 'middle' | 'end' | undefined
+      /** Paper behind it, so wide: no line goes through a number. */
+      readonly backed?: number | undefined
     }
   | {
       readonly kind: 'egg'
@@ -51,6 +53,9 @@ export type Mark =
       readonly height: number
       readonly strings: number
       readonly bars: readonly WrittenBar[]
+      /** The music begins, or ends, with this system. */
+      readonly begins: boolean
+      readonly ends: boolean
     }
 
 /** How wide a text is, in mm. */

@@ -99,7 +99,7 @@ export function neckMarks(room: NeckRoom, numbers: 'landmarks' | 'all' | 'none' 
       }),
       ...Array.from({ length: strings }, (_, string) => line(grid.x(string), room.y, grid.x(string), grid.bottom, 'string', strength(string))),
       ...frets.filter((fret) => fret === from || LANDMARKS.has(fret)).map((fret) =>
-        text(Math.min(left, right) - 2.6, grid.at(0, fret).y + 1.2, String(fret), { size: 3, role: 'soft', anchor: 'end' }),
+        text(Math.min(left, right) - 3.6, grid.at(0, fret).y + 1.2, String(fret), { size: 3, role: 'soft', anchor: 'end' }),
       ),
     ] // biome-ignore format: a list
   }
@@ -118,7 +118,7 @@ export function neckMarks(room: NeckRoom, numbers: 'landmarks' | 'all' | 'none' 
     ...frets
       .filter(isTold)
       .map((fret) =>
-        text(grid.at(0, fret).x, bottom + 5.4, String(fret), {
+        text(grid.at(0, fret).x, bottom + 6.2, String(fret), {
           size: 3.2, role: 'soft', anchor: 'middle', face: fret % 12 === 0 ? 'bold' : 'sans',
         }),
       ),
@@ -155,8 +155,8 @@ export function shapeMarks(
       kind: 'line',
       x1: left,
       x2: right,
-      y1: grid.bottom + 1.9,
-      y2: grid.bottom + 1.9,
+      y1: grid.bottom + 2.7,
+      y2: grid.bottom + 2.7,
       width: 0.9,
       role: 'ease',
     })

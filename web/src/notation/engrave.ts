@@ -20,6 +20,9 @@ export interface EngraveOptions {
   readonly repeats: boolean
   /** All bars in one system, whatever room they have. */
   readonly oneSystem?: boolean | undefined
+  /** It is a piece of longer music: without its metre where that was told before, without a last line where it goes on. */
+  readonly begins?: boolean | undefined
+  readonly ends?: boolean | undefined
 }
 
 /** Where a note stands, in pixels from the drawing's corner. */
@@ -187,7 +190,7 @@ async function draw(
   isWanted: () => boolean,
 ): Promise<Engraving> {
   const began = performance.now()
-  const { strings, width, repeats } = options
+  const { strings, width, repeats, begins = true, ends = true } = options
   const rows = options.oneSystem
     ? [inOneRow(bars.map(barWidth), width - HEAD_PX - 8)]
     : rowsOf(bars.map(barWidth), width - HEAD_PX - 8)
@@ -210,12 +213,13 @@ async function draw(
       const first = index === 0
       const place = { x, top: system * systemPx + headPx, staffPx, width: barPx + (first ? HEAD_PX : 0) }
       x += place.width
-      const head = first ? (system === 0 ? 'clef and time' : 'clef') : 'none'
-      const end = number < bars.length - 1 ? 'plain' : repeats ? 'again' : 'last'
+      const head = first ? (system === 0 && begins ? 'clef and time' : 'clef') : 'none'
+      const end = number < bars.length - 1 || !ends ? 'plain' : repeats ? 'again' : 'last'
       const { drawn, bottom } = drawBar(vex, context, bar, { strings, ...place, head, end })
       for (const one of drawn) {
         const { event, pair } = one
-        if (held && event.notes.length > 0) tie(vex, context, first ? undefined : held, one)
+        // Only what begins a system is held from the end of the one above.
+        if (held && event.notes.length > 0) tie(vex, context, first && one === drawn[0] ? undefined : held, one)
         held = event.tied ? one : undefined
         written.push(one)
         if (event.mark !== undefined)

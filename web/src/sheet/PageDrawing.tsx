@@ -11,7 +11,7 @@ import {
   type PageSize,
   type Role,
 } from '@nestling/core/sheet'
-import { memo } from 'react'
+import { type CSSProperties, memo } from 'react'
 import { eggLines, TILT } from './egg.ts'
 import { FAMILIES } from './faces.ts'
 import { StaffMark } from './StaffMark.tsx'
@@ -61,17 +61,28 @@ function Drawn({ mark, colours }: { readonly mark: Mark; readonly colours: InkCo
       )
     case 'text':
       return (
-        <text
-          x={round(mark.x)}
-          y={round(mark.y)}
-          fontFamily={FAMILIES[mark.face]}
-          fontSize={mark.size}
-          fill={colours[mark.role]}
-          textAnchor={mark.anchor ?? 'start'}
-          style={TEXT_STYLE}
-        >
-          {mark.text}
-        </text>
+        <>
+          {mark.backed !== undefined && (
+            <rect
+              x={round(mark.x - mark.backed / 2)}
+              y={round(mark.y - mark.size * 0.72)}
+              width={mark.backed}
+              height={round(mark.size * 0.78)}
+              fill={colours.paper}
+            />
+          )}
+          <text
+            x={round(mark.x)}
+            y={round(mark.y)}
+            fontFamily={FAMILIES[mark.face]}
+            fontSize={mark.size}
+            fill={colours[mark.role]}
+            textAnchor={mark.anchor ?? 'start'}
+            style={styleOf(FAMILIES[mark.face])}
+          >
+            {mark.text}
+          </text>
+        </>
       )
     case 'arc': {
       const middle = (mark.x1 + mark.x2) / 2
@@ -92,13 +103,20 @@ function Drawn({ mark, colours }: { readonly mark: Mark; readonly colours: InkCo
   }
 }
 
-/** The screen sets letters as a PDF does: without kerning; and in one family of its own, whatever the page says. */
+/** The screen sets letters as a PDF does: without kerning. The family stands here too, or the page's own would win. */
 const TEXT_STYLE = {
   fontKerning: 'none',
   fontVariantLigatures: 'none',
   fontWeight: 'normal',
   whiteSpace: 'pre',
 } as const
+
+const styles = new Map<string, CSSProperties>()
+function styleOf(family: string): CSSProperties {
+  const known = styles.get(family) ?? { ...TEXT_STYLE, fontFamily: `"${family}"` }
+  styles.set(family, known)
+  return known
+}
 
 const round = (mm: number): number => Math.round(mm * 1000) / 1000
 
@@ -145,7 +163,7 @@ function EggMark({ mark, colours }: { readonly mark: Extract<Mark, { kind: 'egg'
           fontSize={size * ([...label].length > 2 ? 0.9 : 1.2)}
           fill={weight === 'root' ? colours.paper : colours.ink}
           textAnchor="middle"
-          style={TEXT_STYLE}
+          style={styleOf(FAMILIES.bold)}
         >
           {label}
         </text>

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react'
 type Staff = Extract<Mark, { kind: 'staff' }>
 
 /** Pixels of the engraver in a millimetre of the page: its smallest figures are then as large as those of a TAB. */
-const PX_A_MM = 4.3
+const PX_A_MM = 5.4
 
 interface Drawn {
   readonly markup: string
@@ -16,14 +16,14 @@ interface Drawn {
 }
 
 /** One system. The engraver needs a place in the page while it draws. */
-async function drawn({ bars, width, strings }: Staff): Promise<Drawn> {
+async function drawn({ bars, width, strings, begins, ends }: Staff): Promise<Drawn> {
   const { engrave } = await import('../notation/engrave.ts')
   const box = document.createElement('div')
   box.style.cssText = 'position:absolute;left:-9999px;top:0;visibility:hidden'
   document.body.append(box)
   try {
     const px = Math.floor(width * PX_A_MM)
-    await engrave(box, bars, { strings, width: px, repeats: false, oneSystem: true })
+    await engrave(box, bars, { strings, width: px, repeats: false, oneSystem: true, begins, ends })
     const svg = box.querySelector('svg')
     return {
       markup: svg?.innerHTML ?? '',

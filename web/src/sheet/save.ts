@@ -3,7 +3,7 @@
  * for; a stop is heeded between pages.
  */
 import type { PageSize } from '@nestling/core/sheet'
-import { FONT_FILES, facesReady, NOTES_FILE } from './faces.ts'
+import { FAMILIES, FONT_FILES, facesReady, NOTES_FILE } from './faces.ts'
 
 export interface Saving {
   readonly pages: readonly SVGSVGElement[]
@@ -54,16 +54,24 @@ export async function savePdf({ pages, size, title, progress, signal }: Saving):
   return paper.output('blob')
 }
 
+/** Glyphs of notation have places of their own among the characters. */
+const MUSIC = /[\ue000-\uf8ff]/
+/** The engraver tells sizes in points. */
+const inPx = (size: string | null): string => {
+  const [, number = '10', unit] = /^([\d.]+)(pt)?/.exec(size ?? '') ?? []
+  return String(unit === 'pt' ? (Number(number) * 4) / 3 : Number(number))
+}
+
 /** Faces are told without weights: each is a family of its own. The engraver's list of families becomes one. */
 function forPaper(page: SVGSVGElement): SVGSVGElement {
   const copy = page.cloneNode(true) as SVGSVGElement
   for (const element of copy.querySelectorAll<SVGElement>('[style]')) element.removeAttribute('style')
-  for (const element of copy.querySelectorAll<SVGElement>('[data-staff] *, [data-staff]')) {
-    const family = element.getAttribute('font-family')
-    if (family === null) continue
-    element.setAttribute('font-family', family.includes('Bravura') ? NOTES_FILE.family : 'Nest Sans Bold')
-    element.removeAttribute('font-weight')
-    element.removeAttribute('font-style')
+  for (const shared of copy.querySelectorAll('[data-staff] [font-family]')) {
+    for (const name of ['font-family', 'font-size', 'font-weight', 'font-style']) shared.removeAttribute(name)
+  }
+  for (const glyph of copy.querySelectorAll('[data-staff] text')) {
+    glyph.setAttribute('font-family', MUSIC.test(glyph.textContent ?? '') ? NOTES_FILE.family : FAMILIES.bold)
+    glyph.setAttribute('font-size', inPx(glyph.getAttribute('font-size')))
   }
   return copy
 }

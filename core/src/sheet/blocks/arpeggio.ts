@@ -13,7 +13,7 @@ import { tabBar, tabDigits, tabHeight } from './tab.ts'
 import { heading, missing } from './words.ts'
 
 const PITCH = 3.6
-const STAFF_HEIGHT = 36
+const STAFF_HEIGHT = 46
 /** Eighths. */
 const EACH = 0.5
 
@@ -55,7 +55,7 @@ export function arpeggioRows(block: ArpeggioBlock, room: BlockRoom): readonly Ro
       height: STAFF_HEIGHT + 2,
       marks: [
         {
-          kind: 'staff', x: 0, y: 0, width, height: STAFF_HEIGHT, strings, bars: writtenBars({ metre: FOUR_FOUR, countIn: 0, loop: false, beats, events }),
+          kind: 'staff', x: 0, y: 0, width, height: STAFF_HEIGHT, strings, bars: writtenBars({ metre: FOUR_FOUR, countIn: 0, loop: false, beats, events }), begins: true, ends: true,
         },
       ],
     })

@@ -41,8 +41,8 @@ const FRET_HEIGHT = 5.2
 /** The narrowest window: a hand's width and one fret. */
 const FEWEST_FRETS = 5
 /** From staff to TAB and what stands over them, at the scale that fits a page. */
-const STAFF_HEIGHT = 36
-const BETWEEN = 4
+const STAFF_HEIGHT = 46
+const BETWEEN = 2.6
 
 interface Found {
   readonly tune: TuneInHand
@@ -230,7 +230,7 @@ function lineRow(bars: readonly BarOnPaper[], frame: LineFrame): Row {
   const neckTop = NAME + 4.6
   const neckHeight = !hasNecks ? 0 : upright ? 4 + (window.to - window.from + 1) * FRET_HEIGHT : (strings - 1) * PITCH
   const neckBottom = neckTop + neckHeight
-  const underTop = neckBottom + (hasNecks ? (upright ? 3.4 : 8.4) : 0)
+  const underTop = neckBottom + (hasNecks ? (upright ? 3.4 : 8.2) : 0)
   const underHeight = block.under === 'nothing' ? 0 : block.under === 'staff' ? STAFF_HEIGHT : tabHeight(strings)
   const marks: Mark[] = []
   let x = 0
@@ -250,7 +250,7 @@ function lineRow(bars: readonly BarOnPaper[], frame: LineFrame): Row {
       )
       if (!hasNecks || chord.frets === undefined) continue
       const neck: NeckRoom = upright
-        ? { ...facing, x: left + 4, y: neckTop + 4, width: 0, strings, ...window, pitch: UPRIGHT_PITCH, upright, fretHeight: FRET_HEIGHT }
+        ? { ...facing, x: left + 8, y: neckTop + 4, width: 0, strings, ...window, pitch: UPRIGHT_PITCH, upright, fretHeight: FRET_HEIGHT }
         : { ...facing, x: left, y: neckTop, width: each - 5, strings, ...window, pitch: PITCH }
       const egg = Math.min(EGG, neckGrid(neck).each * 0.46)
       marks.push(...neckMarks(neck), ...moveArc(neck, chord.tones), ...shapeMarks(neck, chord.tones, { egg }))
@@ -268,7 +268,7 @@ function lineRow(bars: readonly BarOnPaper[], frame: LineFrame): Row {
   }
   if (staves) {
     const written = bars.flatMap(({ index }) => staves[index] ?? [])
-    marks.push({ kind: 'staff', x: 0, y: underTop, width: x, height: STAFF_HEIGHT, strings, bars: written })
+    marks.push({ kind: 'staff', x: 0, y: underTop, width: x, height: STAFF_HEIGHT, strings, bars: written, begins: bars[0]?.index === 0, ends: frame.ends })
   }
   return { block: block.id, height: underTop + underHeight + BETWEEN, marks }
 }

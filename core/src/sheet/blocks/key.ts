@@ -52,7 +52,11 @@ function laneRow(
   const read = readKey(block.key)
   const strings = room.player.instrument.tuning.strings.length
   const upper: Mark[] = []
-  const neck: NeckRoom = { ...facing, x: LEFT, y: 6.4, width: width - LEFT, strings, from: 1, to: highest, pitch: PITCH }
+  // Only strings that sound take height.
+  const held = steps.flatMap(({ shape, instead }) => shape ?? instead?.shape ?? [])
+  const used = Array.from({ length: strings }, (_, string) => string).filter((string) => held.some(({ frets }) => frets[string] !== null))
+  const rowOf = (string: number) => used.indexOf(string)
+  const neck: NeckRoom = { ...facing, x: LEFT, y: 6.4, width: width - LEFT, strings: Math.max(1, used.length), from: 1, to: highest, pitch: PITCH }
   const grid = neckGrid(neck)
   const marks: Mark[] = [
     text(0, 6.4 + 4.5, 'root on', { face: 'bold', size: SMALL }),
@@ -66,7 +70,7 @@ function laneRow(
       return shape ? [{ step, shape, chord: step.shape ? step.chord : (step.instead?.chord ?? step.chord) }] : []
     })
     .map((one) => {
-      const sounding = one.shape.frets.flatMap((fret, string) => (fret === null ? [] : [{ fret, string }]))
+      const sounding = one.shape.frets.flatMap((fret, string) => (fret === null ? [] : [{ fret, string: rowOf(string) }]))
       const bass = sounding[0] as (typeof sounding)[number]
       const top = sounding.at(-1) as (typeof sounding)[number]
       return { ...one, bass: grid.at(bass.string, bass.fret), top: grid.at(top.string, top.fret) }
@@ -77,7 +81,7 @@ function laneRow(
       const degree = shape.degrees[string]
       return fret === null || !degree
         ? []
-        : [{ string, fret, degree, label: labelOf(sheet.labels, { degree, finger: shape.fingering?.fingers[string] }, naming) }]
+        : [{ string: rowOf(string), fret, degree, label: labelOf(sheet.labels, { degree, finger: shape.fingering?.fingers[string] }, naming) }]
     })
     marks.push(...shapeMarks(neck, tones, { hand: false, egg: 2 }))
     const numeral = read.ok ? writeStep(step.chord, read.value, 'roman') : ''

@@ -89,7 +89,7 @@ function shapeCell(
   const own = measure(symbol, 'serif', NAME)
   const beside = one.name === '' || one.name === symbol ? '' : one.name
   const place: NeckRoom = upright
-    ? { ...facing, x: x + 5, y: NAME + 8.6, width: 0, strings, ...window, pitch: UPRIGHT_PITCH, upright, fretHeight: FRET_HEIGHT }
+    ? { ...facing, x: x + 8, y: NAME + 8.6, width: 0, strings, ...window, pitch: UPRIGHT_PITCH, upright, fretHeight: FRET_HEIGHT }
     : { ...facing, x, y: NAME + 4.6, width: width - 6, strings, ...window, pitch: PITCH }
   const grid = neckGrid(place)
   const noteTop = grid.bottom + (upright ? 3 : 8.2)

@@ -56,9 +56,8 @@ export function tabDigits(
   for (const { mark = -1, at } of events) firstOf.set(mark, Math.min(firstOf.get(mark) ?? at, at))
   return events
     .filter(({ mark = -1, at }) => !crowded || at - (firstOf.get(mark) ?? at) < 0.2)
-    .map(({ at, string, fret }) =>
-      text(x + inset + at * room, y + (strings - 1 - string) * TAB_PITCH + 1.1, String(fret), {
-        size: DIGITS, anchor: 'middle', face: 'bold',
-      }),
-    ) // biome-ignore format: one breath
+    .map(({ at, string, fret }) => ({
+      ...text(x + inset + at * room, y + (strings - 1 - string) * TAB_PITCH + 1.1, String(fret), { size: DIGITS, anchor: 'middle', face: 'bold' }),
+      backed: DIGITS * (fret > 9 ? 1.25 : 0.75),
+    })) // biome-ignore format: one breath
 }

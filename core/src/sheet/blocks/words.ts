@@ -38,10 +38,10 @@ export function heading(block: string, words: string, { width, measure }: BlockR
   const room = width - measure(aside, 'sans', SMALL) - 4
   return {
     block,
-    height: NAME + 3.4,
+    height: NAME + 4.8,
     marks: [
-      text(0, NAME + 0.8, fitted(words, room, measure, 'serif', NAME), { face: 'serif', size: NAME }),
-      ...(aside === '' ? [] : [text(width, NAME + 0.8, aside, { role: 'soft', anchor: 'end' })]),
+      text(0, NAME + 2.4, fitted(words, room, measure, 'serif', NAME), { face: 'serif', size: NAME }),
+      ...(aside === '' ? [] : [text(width, NAME + 2.4, aside, { role: 'soft', anchor: 'end' })]),
     ],
     staysWithNext: true,
   }

@@ -1,8 +1,10 @@
 /** The shapes of the Book: as many lines as there are, of which only those in sight are drawn and fetched. */
 import { useElementSize } from '@mantine/hooks'
+import { lowestPressed } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef } from 'react'
 import type { KeptShape } from '../../../contracts/shape.ts'
+import { fretsIn } from '../../../state/links.ts'
 import { toSheet, tuneBlock } from '../../../state/toSheet.ts'
 import { addressOfTune, practiceOfTune } from '../../../state/tunes.ts'
 import { counted } from '../../../words/shapes.ts'
@@ -99,9 +101,11 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
             <a href={toSheet(tuneBlock(tune.id))} aria-label={`${tune.title} to a sheet`}>
               To a sheet
             </a>
-            <button type="button" aria-label={`Delete ${tune.title}`} onClick={() => void deleteTuneOf(state, tune)}>
-              delete
-            </button>
+            {state.plan.tune === String(tune.id) && (
+              <button type="button" aria-label={`Delete ${tune.title}`} onClick={() => void deleteTuneOf(state, tune)}>
+                delete
+              </button>
+            )}
           </>
         )}
       </span>
@@ -110,7 +114,11 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
 } // biome-ignore format: elements
 
 function walkOf(shapes: readonly KeptShape[]): number {
-  const places = shapes.map(({ frets }) => windowOf([frets])?.from ?? 0).filter((fret) => fret > 0)
+  const places = shapes.flatMap(({ frets }) => {
+    const held = fretsIn(frets)
+    const lowest = held ? lowestPressed(held) : 0
+    return lowest > 0 ? [lowest] : []
+  })
   return places.slice(1).reduce((sum, fret, index) => sum + Math.abs(fret - (places[index] ?? fret)), 0)
 }
 
