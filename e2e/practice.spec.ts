@@ -154,7 +154,11 @@ test('"Practise" leads here from every view, with what is in hand', async ({ pag
   await page.getByRole('region', { name: 'Tray' }).getByRole('link', { name: 'Practise' }).click()
   await expect(page.getByTestId('run-chord')).toHaveText('E♭maj7')
   await page.goto('/book')
-  await page.getByRole('link', { name: 'Practise Kettle Song, bridge' }).click()
+  await page.getByRole('button', { name: /^Open bridge, C♯7♯9/ }).click()
+  await page
+    .getByRole('group', { name: 'Acts' })
+    .getByRole('link', { name: /^Practise/ })
+    .click()
   await expect(page.getByTestId('run-chord')).toHaveText('C♯7♯9')
   // The browser's own back leads back.
   await page.goBack()

@@ -364,11 +364,11 @@ test.describe('the tray', () => {
     await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
     await expect(items).toHaveCount(before + 2)
 
-    await page.goto('/book')
+    await page.goto('/book?show=sets')
     const set = page.getByRole('region', { name: 'Sets' }).getByRole('article', { name: 'Low Tide Waltz' }).first()
     await expect(set).toContainText('E♭maj7')
     await set.getByRole('button', { name: 'Delete Low Tide Waltz' }).click()
-    await page.getByRole('button', { name: 'Undo', exact: true }).click()
+    await page.getByRole('alert').getByRole('button', { name: 'Undo' }).last().click()
     await expect(page.getByRole('article', { name: 'Low Tide Waltz' }).first()).toBeVisible()
     await page.getByRole('button', { name: 'Empty the tray' }).click()
   })

@@ -49,6 +49,17 @@ function meant({ find, tag, tune, tuning }: BookAsk): SQL | undefined {
   )
 } // biome-ignore format: long conditions
 
+/** Tunes that are meant without any of their shapes: by their names, where nothing is asked that only a shape has. */
+function tunesMeant({ find, tag, tune, tuning }: BookAsk): SQL | undefined {
+  const words = plain(find).split(/\s+/).filter(Boolean)
+  return and(
+    isNull(tunes.deletedAt),
+    tag !== undefined || tuning !== undefined || tune === 'none' ? sql`0` : undefined,
+    tune === undefined || tune === 'none' ? undefined : eq(tunes.id, Number(tune)),
+    ...words.map((word) => sql`lower(${tunes.title}) like ${holding(word)} escape '\\'`),
+  )
+}
+
 const ORDERS: Readonly<Record<BookAsk['by'], readonly SQL[]>> = {
   // Tunes as they were kept, what is in none last; in a tune as the shapes were kept.
   tune: [sql`${tunes.id} is null`, asc(tunes.createdAt), asc(tunes.id), asc(keptShapes.createdAt), asc(keptShapes.id)],
@@ -90,13 +101,35 @@ export function createShapeRepository({ read, write }: Store) {
         .leftJoin(tunes, joined)
         .where(meant(ask))
         .groupBy(tunes.id)
-        .orderBy(sql`${tunes.id} is null`, asc(tunes.createdAt), asc(tunes.id))
         .all()
+      const total = counts.reduce((sum, group) => sum + group.count, 0)
+      if (ask.by !== 'tune') return { total, from, shapes: rows.map(shapeOf), groups: [] }
+      const counted = new Map(counts.map((group) => [group.tune, group.count]))
+      // A tune is there without a shape of its own too, where it is meant by its name.
+      const named = read
+        .select({ id: tunes.id })
+        .from(tunes)
+        .where(isNull(tunes.deletedAt))
+        .orderBy(asc(tunes.createdAt), asc(tunes.id))
+        .all()
+      const byName = new Set(
+        read
+          .select({ id: tunes.id })
+          .from(tunes)
+          .where(tunesMeant(ask))
+          .all()
+          .map(({ id }) => id),
+      )
+      const groups = named.flatMap(({ id }) => {
+        const own = counted.get(id) ?? 0
+        return own > 0 || byName.has(id) ? [{ tune: id, count: own }] : []
+      })
+      const inNone = counted.get(null)
       return {
-        total: counts.reduce((sum, group) => sum + group.count, 0),
+        total,
         from,
         shapes: rows.map(shapeOf),
-        groups: ask.by === 'tune' ? counts : [],
+        groups: inNone === undefined ? groups : [...groups, { tune: null, count: inNone }],
       }
     },
     /** Every tag with how many shapes have it, the most used first. */

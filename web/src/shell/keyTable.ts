@@ -23,19 +23,30 @@ export interface SharedActs {
   readonly keep?: (() => unknown) | undefined
   /** Where what is in hand is practised; `undefined` when nothing is. */
   readonly practise?: (() => string | undefined) | undefined
+  /** Where what is in hand is put on a sheet. */
+  readonly toSheet?: (() => string | undefined) | undefined
   readonly undo?: (() => unknown) | undefined
   readonly redo?: (() => unknown) | undefined
 }
 
 const labelsAfter = (labels: Labels): Labels => LABELS[(LABELS.indexOf(labels) + 1) % LABELS.length] ?? 'degree'
 
-const openRun = (href: string | undefined) => href !== undefined && window.location.assign(href)
+const go = (href: string | undefined) => href !== undefined && window.location.assign(href)
 const nextLabels = () => changeSettings({ labels: labelsAfter($session.get().settings.labels) })
 const bassOnOff = () => changeSettings({ bassStandIn: !$session.get().settings.bassStandIn })
 
 /** All lines of a view's list, in the order in which they are told. */
 export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: () => void): readonly KeyLine[] {
-  const { fieldId, typeWords = 'type what to build', play, playWords = 'hear it', toTray, keep, practise } = shared
+  const {
+    fieldId,
+    typeWords = 'type what to build',
+    play,
+    playWords = 'hear it',
+    toTray,
+    keep,
+    practise,
+    toSheet,
+  } = shared
   const line = (keys: readonly string[], does: string, acts: PageKeys['acts']): KeyLine => ({ keys, does, acts })
   return [
     ...(fieldId === undefined
@@ -47,7 +58,8 @@ export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: 
     line(['L'], 'what stands in the eggs: degree, note, finger, nothing', { l: nextLabels }),
     ...(toTray === undefined ? [] : [line(['T'], 'put it in the tray', { t: toTray })]),
     ...(keep === undefined ? [] : [line(['K'], 'keep it in the Book', { k: keep })]),
-    ...(practise === undefined ? [] : [line(['R'], 'practise it', { r: () => openRun(practise()) })]),
+    ...(practise === undefined ? [] : [line(['R'], 'practise it', { r: () => go(practise()) })]),
+    ...(toSheet === undefined ? [] : [line(['W'], 'put it on a sheet', { w: () => go(toSheet()) })]),
     ...(shared.undo === undefined ? [] : [{ keys: ['Ctrl', 'Z'], does: 'undo; with Shift, redo' }]),
     line(['?'], 'this list', { '?': openHelp }),
   ]

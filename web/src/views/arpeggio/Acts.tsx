@@ -9,7 +9,7 @@ import { $playing } from '../../sound/transport.ts'
 import { fretsWord } from '../../words/shapes.ts'
 import { type ArpeggioState, CHORD_INPUT_ID, OWNER } from './useArpeggio.ts'
 import type { LineEar } from './useEar.ts'
-import { buildHref, keep, practiseHref, toTray } from './voicingInside.ts'
+import { buildHref, keep, practiseHref, sheetHref, toTray } from './voicingInside.ts'
 
 const $isMine = computed($playing, ({ owner }) => owner === OWNER)
 
@@ -32,7 +32,10 @@ export function Acts({ state, ear, voicing }: ActsProps) {
         run: ear.listenOrStop,
       },
     ],
-    [{ words: 'Practise', keyHint: 'R', href: practiseHref(state) }],
+    [
+      { words: 'Practise', keyHint: 'R', href: practiseHref(state) },
+      { words: 'To a sheet', keyHint: 'W', href: sheetHref(state) },
+    ],
     voicing === undefined
       ? []
       : [

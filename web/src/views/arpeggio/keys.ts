@@ -6,7 +6,7 @@ import { walk } from './beside/InTheTune.tsx'
 import { clampAt } from './plan.ts'
 import { type ArpeggioState, CHORD_INPUT_ID } from './useArpeggio.ts'
 import type { LineEar } from './useEar.ts'
-import { buildHref, keep, practiseHref, toTray } from './voicingInside.ts'
+import { buildHref, keep, practiseHref, sheetHref, toTray } from './voicingInside.ts'
 
 export const sharedActs = (state: ArpeggioState, voicing: Frets | undefined): SharedActs => ({
   fieldId: CHORD_INPUT_ID,
@@ -15,6 +15,7 @@ export const sharedActs = (state: ArpeggioState, voicing: Frets | undefined): Sh
   playWords: 'play and stop',
   undo: state.undo,
   redo: state.redo,
+  toSheet: () => sheetHref(state),
   practise: () => practiseHref(state),
   ...(voicing ? { toTray: () => toTray(state, voicing), keep: () => keep(state, voicing) } : {}),
 })

@@ -5,6 +5,7 @@ import type { Shape } from '@nestling/core/shape'
 import type { Frets } from '@nestling/core/voicing'
 import { keepAs } from '../../state/book.ts'
 import { arpeggioToPractice, toBuild } from '../../state/links.ts'
+import { toSheet } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
 import type { ArpeggioState } from './useArpeggio.ts'
 
@@ -19,6 +20,10 @@ export const buildHref = (state: ArpeggioState, voicing: Frets): string =>
 /** The arpeggio through all roots, from its own. */
 export const practiseHref = ({ plan, player }: ArpeggioState): string =>
   arpeggioToPractice(plan.chord, instrumentFor(plan, player).tuning, player)
+
+/** On a sheet: its tones under the hand where it is now, and the line as TAB. */
+export const sheetHref = ({ plan }: ArpeggioState): string =>
+  toSheet({ kind: 'arpeggio', chord: writeSymbol(plan.chord, { ascii: true }), at: plan.at, under: 'tab' })
 
 export const toTray = (state: ArpeggioState, voicing: Frets): Promise<void> => addToTray([shapeOf(state, voicing)])
 

@@ -6,7 +6,6 @@ import { NameField } from '../../controls/NameField.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toMap } from '../../state/links.ts'
 import { $player } from '../../state/session.ts'
-import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import { counted } from '../../words/shapes.ts'
 import classes from './BookView.module.css'
 import type { BookState } from './useBook.ts'
@@ -34,7 +33,7 @@ export function Acts({ state, open }: BookActs) {
   )
 }
 
-function actsOf(state: BookState, { kept, shape, href, practiseHref, hear, toTray }: OpenShape): readonly (readonly Act[])[] {
+function actsOf(state: BookState, { kept, shape, href, practiseHref, sheetHref, hear, toTray }: OpenShape): readonly (readonly Act[])[] {
   if (!kept || !shape) return [[{ words: 'Build', href: '/' }]]
   return [
     [
@@ -46,7 +45,7 @@ function actsOf(state: BookState, { kept, shape, href, practiseHref, hear, toTra
     [
       { words: 'To the tray', keyHint: 'T', run: toTray },
       { words: 'Practise', keyHint: 'R', href: practiseHref },
-      { words: 'To a sheet', keyHint: 'G', href: toSheet(shapesBlock([{ shape, name: kept.name, note: kept.note }])) },
+      { words: 'To a sheet', keyHint: 'W', href: sheetHref },
     ],
     [{ words: 'Select', keyHint: 'X', run: () => state.select(kept.id, true) }],
   ]

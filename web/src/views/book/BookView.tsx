@@ -40,7 +40,8 @@ const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<Boo
   const open = useOpen(state)
   const { plan } = state
   const shared = useMemo(
-    () => ({ fieldId: FIND_ID, typeWords: 'find in the Book', play: open.hear, playWords: 'hear the open shape', toTray: open.toTray, practise: () => open.practiseHref, undo: state.undo }),
+    () => ({ fieldId: FIND_ID, typeWords: 'find in the Book', play: open.hear, playWords: 'hear the open shape', toTray: open.toTray, practise: () => open.practiseHref,
+      toSheet: () => open.sheetHref, undo: state.undo }),
     [open, state.undo],
   )
   const keys = useMemo(() => bookKeys(state, open), [state, open])

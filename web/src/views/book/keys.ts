@@ -1,10 +1,9 @@
 /** The keys of the Book. */
 import type { KeyLine } from '../../shell/keyTable.ts'
-import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import type { BookState } from './useBook.ts'
 import type { OpenShape } from './useOpen.ts'
 
-export function bookKeys(state: BookState, { kept, shape, href }: OpenShape): readonly KeyLine[] {
+export function bookKeys(state: BookState, { kept, href }: OpenShape): readonly KeyLine[] {
   const { shapes, change, remove, many, select, selected, selectNone, total, plan } = state
   if (plan.part !== 'shapes') return []
   const at = kept === undefined ? -1 : ([...shapes].find(([, { id }]) => id === kept.id)?.[0] ?? -1)
@@ -17,7 +16,6 @@ export function bookKeys(state: BookState, { kept, shape, href }: OpenShape): re
   return [
     { keys: ['←', '→', '↑', '↓'], does: 'opens another shape', acts: { ArrowLeft: go(-1), ArrowRight: go(1), ArrowUp: go(-1), ArrowDown: go(1), Home: go(-total), PageUp: go(-12), PageDown: go(12) } },
     { keys: ['Enter'], does: 'opens it in Build', acts: { Enter: () => href !== undefined && window.location.assign(href) } },
-    { keys: ['G'], does: 'puts it on a sheet', acts: { g: () => shape && kept && window.location.assign(toSheet(shapesBlock([{ shape, name: kept.name, note: kept.note }]))) } },
     { keys: ['X'], does: 'selects it, or not', acts: { x: () => kept && select(kept.id, !isSelected) } },
     { keys: ['Del'], does: 'deletes what is selected, or the open shape', acts: { Delete: () => (isMany ? many({ kind: 'delete' }) : kept && remove(kept)) } },
     { keys: ['Esc'], does: 'selects nothing', acts: { Escape: selectNone } },

@@ -4,6 +4,8 @@ import type { BookShapes } from '../../contracts/shape.ts'
 export type Line =
   | { readonly kind: 'head'; readonly tune: number | null; readonly from: number; readonly count: number }
   | { readonly kind: 'row'; readonly from: number; readonly count: number }
+  /** The chords of a tune under which no shape is kept. */
+  | { readonly kind: 'chords'; readonly tune: number | null }
   /** Two tunes of few shapes beside one another. */
   | { readonly kind: 'pair'; readonly groups: readonly GroupLine[] }
 
@@ -27,7 +29,11 @@ export function linesOf({ total, groups }: Pick<BookShapes, 'total' | 'groups'>,
   const half = Math.floor(perLine / 2)
   let from = 0
   let waiting: GroupLine | undefined
-  const single = (group: GroupLine) => lines.push({ kind: 'head', ...group }, ...rows(group.from, group.count))
+  const single = (group: GroupLine) =>
+    lines.push(
+      { kind: 'head', ...group },
+      ...(group.count === 0 ? [{ kind: 'chords', tune: group.tune } as const] : rows(group.from, group.count)),
+    )
   for (const { tune, count } of groups) {
     const group = { tune, from, count }
     from += count
@@ -46,9 +52,14 @@ export function linesOf({ total, groups }: Pick<BookShapes, 'total' | 'groups'>,
 }
 
 /** The shapes that a line shows, as places among all. */
-export const placesOf = (line: Line): readonly (readonly [number, number])[] =>
-  line.kind === 'head'
-    ? []
-    : line.kind === 'row'
-      ? [[line.from, line.count]]
-      : line.groups.map(({ from, count }) => [from, count])
+export function placesOf(line: Line): readonly (readonly [number, number])[] {
+  switch (line.kind) {
+    case 'head':
+    case 'chords':
+      return []
+    case 'row':
+      return [[line.from, line.count]]
+    case 'pair':
+      return line.groups.map(({ from, count }) => [from, count] as const).filter(([, count]) => count > 0)
+  }
+}

@@ -14,6 +14,7 @@ import { call } from '../../state/http.ts'
 import { toBuild, toPractice } from '../../state/links.ts'
 import { hearChords } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
+import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
 import type { BookState } from './useBook.ts'
 
@@ -27,6 +28,7 @@ export interface OpenShape {
   readonly history: ShapeHistory | undefined
   readonly href: string | undefined
   readonly practiseHref: string | undefined
+  readonly sheetHref: string | undefined
   readonly hear: () => void
   readonly toTray: () => void
   /** For who listens. */
@@ -86,7 +88,8 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
   }, [shape])
   return useMemo(
     () => ({
-      kept, shape, voicing, symbol, otherNames, history: history?.of === id ? history?.value : undefined, href: shape && toBuild(shape, player), practiseHref: shape && toPractice([shape], player, kept?.name), hear, toTray, spoken: kept ? `${symbol}, ${kept.name}, ${kept.frets}` : '',
+      kept, shape, voicing, symbol, otherNames, history: history?.of === id ? history?.value : undefined, href: shape && toBuild(shape, player), practiseHref: shape && toPractice([shape], player, kept?.name),
+      sheetHref: shape && toSheet(shapesBlock([{ shape, name: kept?.name ?? '', note: kept?.note ?? '' }])), hear, toTray, spoken: kept ? `${symbol}, ${kept.name}, ${kept.frets}` : '',
     }),
     [kept, shape, voicing, symbol, otherNames, history, id, player, hear, toTray],
   ) // biome-ignore format: a list

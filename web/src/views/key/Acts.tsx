@@ -5,10 +5,11 @@ import { computed } from 'nanostores'
 import { useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
+import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild, toMap } from '../../state/links.ts'
-import { keep, laneToTray, practiseHref, toTray } from './collect.ts'
+import { keep, laneToTray, practiseHref, sheetHref, toTray } from './collect.ts'
 import { KEY_INPUT_ID, type KeyState, OWNER } from './useKey.ts'
 
 const $isMine = computed($playing, ({ owner }) => owner === OWNER)
@@ -64,6 +65,12 @@ function actsOf(state: KeyState, isPlaying: boolean, openSheet: () => void): rea
           ]
         : []),
     ],
-    [{ words: 'Sheet', run: openSheet }],
+    [
+      {
+        words: 'Cheat sheet',
+        run: openSheet,
+        menu: { label: 'The key on a page', items: <ToSheet href={sheetHref(state)} /> },
+      },
+    ],
   ]
 }

@@ -1,7 +1,7 @@
 /** What every key does in the Key view. */
 import { DEPTH_SCHOOLS, DEPTHS, writeNumber } from '@nestling/core/key'
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
-import { keep, laneToTray, practiseHref, toTray } from './collect.ts'
+import { keep, laneToTray, practiseHref, sheetHref, toTray } from './collect.ts'
 import type { KeyPlan } from './types.ts'
 import { KEY_INPUT_ID, type KeyState } from './useKey.ts'
 
@@ -14,6 +14,7 @@ export const sharedActs = (state: KeyState): SharedActs => ({
   redo: state.redo,
   toTray: () => toTray(state),
   keep: () => keep(state),
+  toSheet: () => sheetHref(state),
   practise: () => (state.shape ? practiseHref(state) : undefined),
 })
 

@@ -2,9 +2,10 @@
 import type { Act } from '../../controls/ActLine.tsx'
 import { ActLine } from '../../controls/ActLine.tsx'
 import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
+import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toBuild, toPractice } from '../../state/links.ts'
-import { collect, hearCell, keepCell, shapeOf } from './collect.ts'
+import { collect, hearCell, keepCell, shapeOf, sheetHref } from './collect.ts'
 import { CHORD_INPUT_ID } from './keys.ts'
 import type { Selected } from './MapTable.tsx'
 import type { MapState } from './useMap.ts'
@@ -20,7 +21,12 @@ export function Acts({ state, selected }: { readonly state: MapState; readonly s
           [{ words: 'Hear', keyHint: 'Space', isMain: true, run: () => hearCell(cell, found) }],
           [
             { words: 'To the tray', keyHint: 'T', run: () => void collect([cell], found) },
-            { words: 'Keep', keyHint: 'K', run: () => void keepCell(cell, found) },
+            {
+              words: 'Keep',
+              keyHint: 'K',
+              run: () => void keepCell(cell, found),
+              menu: { label: 'More to keep', items: <ToSheet href={sheetHref(state)} /> },
+            },
             { words: 'Build', href: toBuild(shape, found.player) },
             { words: 'Arpeggio', href: toArpeggio(shape, found.player) },
             { words: 'Practise', keyHint: 'R', href: toPractice([shape], found.player) },

@@ -1,11 +1,14 @@
 /** What is done with cells: into the tray, a row or the whole sheet as well; heard; kept. */
+import { writeSymbol } from '@nestling/core/chord'
 import type { ChangedCell } from '@nestling/core/map'
 import { instrumentFor } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
+import { writeArrangement } from '@nestling/core/voicing'
 import { keepAs } from '../../state/book.ts'
 import { tell } from '../../state/notices.ts'
 import { hearChords, soundingOf } from '../../state/playback.ts'
+import { toSheet } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
 import { counted } from '../../words/shapes.ts'
 import type { FoundMap } from './useMap.ts'
@@ -23,6 +26,14 @@ export const hearCell = ({ voicing }: ShapeCell, { neck }: Pick<Where, 'neck'>):
   hearChords([soundingOf(voicing.chord, soundedNotes(voicing.frets, neck, voicing.chord))], 'strum', 'map')
 
 export const keepCell = (cell: ShapeCell, where: Where): Promise<void> => keepAs(shapeOf(cell, where))
+
+/** The chord's map on a sheet. */
+export const sheetHref = ({ question }: Pick<Where, 'question'>): string =>
+  toSheet({
+    kind: 'map',
+    chord: writeSymbol(question.chord, { ascii: true }),
+    arrangement: writeArrangement(question.arrangement),
+  })
 
 /** What doesn't fit into the tray is told there. */
 export async function collect(cells: readonly (ChangedCell | undefined)[], where: Where): Promise<void> {

@@ -4,11 +4,12 @@ import { useStore } from '@nanostores/react'
 import { computed } from 'nanostores'
 import { useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
+import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild } from '../../state/links.ts'
 import { ChartField, ChartProblem } from './ChartField.tsx'
-import { keep, keepShape, pathToTray, practiseHref, toTray } from './collect.ts'
+import { keep, keepShape, pathToTray, practiseHref, sheetHref, toTray } from './collect.ts'
 import { takeOut } from './edits.ts'
 import { OWNER } from './look.ts'
 import type { PathState } from './usePath.ts'
@@ -66,7 +67,12 @@ function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])
         run: () => keep(state),
         menu: {
           label: 'More to keep',
-          items: <Menu.Item onClick={() => keepShape(state)}>This shape alone</Menu.Item>,
+          items: (
+            <>
+              <Menu.Item onClick={() => keepShape(state)}>This shape alone</Menu.Item>
+              <ToSheet href={sheetHref(state)} />
+            </>
+          ),
         },
       },
       ...(shape

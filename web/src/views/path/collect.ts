@@ -1,5 +1,7 @@
 /** A shape or the whole path to the tray, and to the Book; the tune with its shapes kept. */
+import { writeChart } from '@nestling/core/chart'
 import { writeSymbol } from '@nestling/core/chord'
+import { writeTuning } from '@nestling/core/neck'
 import { instrumentFor } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import type { KeptTune, TuneDraft } from '../../contracts/tune.ts'
@@ -7,6 +9,7 @@ import { keepAs } from '../../state/book.ts'
 import { call } from '../../state/http.ts'
 import { fretsTextOf, toPractice } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
+import { toSheet, tuneBlock } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
 import { keepTune, replaceTune } from '../../state/tunes.ts'
 import { writePlan } from './address.ts'
@@ -57,6 +60,27 @@ function pathShapes({ answer, player }: PathState): readonly Shape[] {
 export function pathToTray(state: PathState): unknown {
   const shapes = pathShapes(state)
   return shapes.length > 0 ? addToTray(shapes) : nothing()
+}
+
+/** The tune on a sheet: as it is in the Book, or as it stands here. */
+export function sheetHref({ answer, player }: PathState): string | undefined {
+  const { plan, played, found } = answer
+  if (played.chords.length === 0) return undefined
+  if (plan.tune !== undefined) return toSheet(tuneBlock(plan.tune))
+  return toSheet({
+    kind: 'chart',
+    under: 'tab',
+    moves: true,
+    source: {
+      kind: 'own',
+      chart: writeChart(plan.chart),
+      tuning: writeTuning(instrumentFor(plan, player).tuning),
+      frets: played.chords.map((_, index) => {
+        const shape = found.shapes[index]
+        return shape ? fretsTextOf(shape.frets) : null
+      }),
+    },
+  })
 }
 
 /** The tune's shapes as a run, in their order. */

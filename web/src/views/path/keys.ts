@@ -1,6 +1,6 @@
 /** What every key does in the Path view. */
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
-import { keep, pathToTray, practiseHref, toTray } from './collect.ts'
+import { keep, pathToTray, practiseHref, sheetHref, toTray } from './collect.ts'
 import { joinNext, keepTop, moveBy, putBefore, split, takeOut } from './edits.ts'
 import { lookNext, scaleBy } from './look.ts'
 import { CHART_ID, type PathState } from './usePath.ts'
@@ -14,6 +14,7 @@ export const sharedActs = (state: PathState): SharedActs => ({
   redo: state.redo,
   toTray: () => toTray(state),
   keep: () => keep(state),
+  toSheet: () => sheetHref(state),
   practise: () => (state.shape ? practiseHref(state) : undefined),
 })
 

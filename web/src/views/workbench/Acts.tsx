@@ -3,9 +3,11 @@ import { Menu } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { memo, useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
+import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toPractice } from '../../state/links.ts'
 import { $session, changeSettings } from '../../state/session.ts'
+import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import { asked, redo, shapeInHand, undo, type WorkbenchState } from '../../state/workbench/index.ts'
 import { $withoutFifth, hearBeforeAfter, hearInHand } from './hear.ts'
 import { keepInHand, toTray } from './keeping.ts'
@@ -17,6 +19,7 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
   const shape = shapeInHand(state)
   const arpeggio = shape ? toArpeggio(shape, state.player) : undefined
   const practise = shape ? toPractice([shape], state.player) : undefined
+  const sheet = shape ? toSheet(shapesBlock([{ shape }])) : undefined
   const hasFifth = state.question.chord.formula.some((degree) => degree.endsWith('5'))
   const canCompare = past.before?.frets !== undefined
   const acts = useMemo(
@@ -33,12 +36,17 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
       ],
       [
         { words: 'To the tray', keyHint: 'T', run: () => void toTray() },
-        { words: 'Keep', keyHint: 'K', run: () => void keepInHand() },
+        {
+          words: 'Keep',
+          keyHint: 'K',
+          run: () => void keepInHand(),
+          menu: { label: 'More to keep', items: <ToSheet href={sheet} /> },
+        },
         ...(arpeggio === undefined ? [] : [{ words: 'Arpeggio', href: arpeggio }]),
         ...(practise === undefined ? [] : [{ words: 'Practise', keyHint: 'R', href: practise }]),
       ],
     ],
-    [hasFifth, canCompare, arpeggio, practise],
+    [hasFifth, canCompare, arpeggio, practise, sheet],
   )
   const completing = useStore($completing)
   const told = useMemo(() => {

@@ -3,6 +3,7 @@ import { keepAs } from '../../state/book.ts'
 import { toPractice } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
 import { $player } from '../../state/session.ts'
+import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
 import { $workbench, shapeInHand } from '../../state/workbench/index.ts'
 
@@ -15,6 +16,12 @@ const inHand = () => {
 export function practiseHref(): string | undefined {
   const shape = inHand()
   return shape && toPractice([shape], $player.get())
+}
+
+/** The shape in hand on a sheet. */
+export function sheetHref(): string | undefined {
+  const shape = inHand()
+  return shape && toSheet(shapesBlock([{ shape }]))
 }
 
 const NOTHING = 'Nothing in hand to keep: type a chord, or press places on the neck.'

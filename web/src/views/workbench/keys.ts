@@ -2,7 +2,7 @@
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
 import { clearNeck, redo, undo } from '../../state/workbench/index.ts'
 import { hearBeforeAfter, hearInHand } from './hear.ts'
-import { keepInHand, practiseHref, toTray } from './keeping.ts'
+import { keepInHand, practiseHref, sheetHref, toTray } from './keeping.ts'
 import { moveHand, nextInversion, nextStrings } from './moving.ts'
 import { LINE_INPUT_ID } from './sentence/TypedLine.tsx'
 
@@ -13,6 +13,7 @@ export const SHARED_ACTS: SharedActs = {
   toTray,
   keep: keepInHand,
   practise: practiseHref,
+  toSheet: sheetHref,
   undo,
   redo,
 }

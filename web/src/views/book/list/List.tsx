@@ -1,10 +1,13 @@
 /** The shapes of the Book: as many lines as there are, of which only those in sight are drawn and fetched. */
 import { useElementSize } from '@mantine/hooks'
+import { useStore } from '@nanostores/react'
+import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { lowestPressed } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef } from 'react'
 import type { KeptShape } from '../../../contracts/shape.ts'
 import { fretsIn } from '../../../state/links.ts'
+import { $session } from '../../../state/session.ts'
 import { toSheet, tuneBlock } from '../../../state/toSheet.ts'
 import { addressOfTune, practiceOfTune } from '../../../state/tunes.ts'
 import { counted } from '../../../words/shapes.ts'
@@ -19,7 +22,13 @@ import { windowOf } from './window.ts'
 const SHAPE_PX = 172
 const HEAD_PX = 42
 const ROW_PX = 124
-const heightOf = ({ kind }: Line): number => (kind === 'head' ? HEAD_PX : kind === 'row' ? ROW_PX : HEAD_PX + ROW_PX)
+const CHORDS_PX = 34
+const HEIGHTS: Readonly<Record<Line['kind'], number>> = {
+  head: HEAD_PX,
+  row: ROW_PX,
+  chords: CHORDS_PX,
+  pair: HEAD_PX + ROW_PX,
+}
 
 export function List({ state, open }: { readonly state: BookState; readonly open: OpenShape }) {
   const { total, groups, shapes, see, plan } = state
@@ -30,7 +39,7 @@ export function List({ state, open }: { readonly state: BookState; readonly open
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (index) => heightOf(lines[index] as Line),
+    estimateSize: (index) => HEIGHTS[(lines[index] as Line).kind],
     overscan: 4,
   })
   const items = virtual.getVirtualItems()
@@ -50,7 +59,7 @@ export function List({ state, open }: { readonly state: BookState; readonly open
     if (line >= 0) virtual.scrollToIndex(line, { align: 'auto' })
   }, [at, lines, virtual])
 
-  if (total === 0) return <Nothing state={state} />
+  if (total === 0 && groups.length === 0) return <Nothing state={state} />
   return (
     <section ref={scroller} className={classes['list']} aria-label="Shapes" data-testid="book-list">
       <div ref={measured} style={{ height: virtual.getTotalSize(), position: 'relative' }}>
@@ -60,11 +69,13 @@ export function List({ state, open }: { readonly state: BookState; readonly open
             <div key={key} ref={virtual.measureElement} data-index={index} className={classes['line']} style={{ transform: `translateY(${start}px)` }}>
               {line.kind === 'head' && <Head group={line} state={state} />}
               {line.kind === 'row' && <Row from={line.from} count={line.count} perLine={perLine} state={state} open={open} />}
+              {line.kind === 'chords' && <Chords tune={line.tune} state={state} />}
               {line.kind === 'pair' && (
                 <div className={classes['pair']}>
                   {line.groups.map((group) => (
                     <div key={group.tune ?? 'none'}>
                       <Head group={group} state={state} isNarrow />
+                      {group.count === 0 && <Chords tune={group.tune} state={state} />}
                       <Row from={group.from} count={group.count} perLine={Math.max(1, Math.floor(perLine / 2))} state={state} open={open} />
                     </div>
                   ))}
@@ -112,6 +123,31 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
     </div>
   )
 } // biome-ignore format: elements
+
+/** Of a tune under which nothing is kept: its first chords with the shapes of its way through. */
+function Chords({ tune: id, state }: { readonly tune: number | null; readonly state: BookState }) {
+  const { settings } = useStore($session)
+  const tune = state.contents.tunes.find((one) => one.id === id)
+  if (!tune) return null
+  const more = tune.chords.length - CHORDS_SHOWN
+  return (
+    <p className={classes['chords']} data-testid="tune-chords">
+      {tune.chords.slice(0, CHORDS_SHOWN).map(({ symbol, frets }, index) => {
+        const read = readSymbol(symbol)
+        return (
+          <span key={`${index}${symbol}`}>
+            <strong>
+              {read.ok ? writeSymbol(read.value, { naming: settings.naming, school: settings.symbols }) : symbol}
+            </strong>{' '}
+            {frets}
+          </span>
+        )
+      })}
+      {more > 0 && <span>and {counted(more, 'chord')} more</span>}
+    </p>
+  )
+}
+const CHORDS_SHOWN = 8
 
 function walkOf(shapes: readonly KeptShape[]): number {
   const places = shapes.flatMap(({ frets }) => {
