@@ -25,7 +25,9 @@ test('a shape is kept, found again, opened, renamed, deleted and brought back', 
   await expect(newest).toHaveAccessibleName(/^Gm7 /)
   await newest.getByRole('button', { name: /^Open Gm7/ }).click()
   await expect(beside(page)).toContainText('the same')
-  await beside(page).getByRole('button', { name: /^Rename/ }).click()
+  await beside(page)
+    .getByRole('button', { name: /^Rename/ })
+    .click()
   await page.getByRole('textbox', { name: 'Name' }).fill('second ending')
   await page.keyboard.press('Enter')
   await expect(newest).toHaveAccessibleName('second ending')
@@ -78,9 +80,15 @@ test('it is found by words, tune, tag and instrument; the address holds what is 
   await expect(page.getByText('Nothing in the Book matches “no such thing”.')).toBeVisible()
   await page.getByRole('button', { name: 'All of it', exact: true }).click()
   await expect(find).toHaveValue('')
-  await page.getByRole('navigation', { name: 'Contents' }).getByRole('button', { name: /^Kettle Song/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Contents' })
+    .getByRole('button', { name: /^Kettle Song/ })
+    .click()
   await expect(list(page).getByRole('article')).toHaveCount(3)
-  await page.getByRole('navigation', { name: 'Contents' }).getByRole('button', { name: /^all of it/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Contents' })
+    .getByRole('button', { name: /^all of it/ })
+    .click()
   await page.getByRole('button', { name: /^Instrument:.*every/ }).click()
   await page.getByRole('menuitem', { name: 'the Flat-top' }).click()
   await expect(list(page).getByRole('article')).toHaveCount(1)
@@ -124,7 +132,8 @@ test('arrows open one shape after another, and its note is written where it stan
 
 test('many at once: selected, tagged, moved, deleted, each one step to take back', async ({ page }) => {
   await open(page)
-  for (const name of ['verse', 'lift']) await page.getByRole('checkbox', { name: `Select ${name}` }).check({ force: true })
+  for (const name of ['verse', 'lift'])
+    await page.getByRole('checkbox', { name: `Select ${name}` }).check({ force: true })
   const many = page.getByRole('group', { name: 'Selected shapes' })
   await expect(many).toContainText('2 shapes selected')
   await many.getByRole('button', { name: 'tag', exact: true }).click()
@@ -136,9 +145,13 @@ test('many at once: selected, tagged, moved, deleted, each one step to take back
   await many.getByRole('button', { name: 'move to a tune' }).click()
   await page.getByRole('menuitem', { name: 'Slow Ferry' }).click()
   await expect(page.getByText('Moved: 2 shapes')).toBeVisible()
-  await expect(page.getByRole('navigation', { name: 'Contents' }).getByRole('button', { name: /^Slow Ferry/ })).toContainText('4')
+  await expect(
+    page.getByRole('navigation', { name: 'Contents' }).getByRole('button', { name: /^Slow Ferry/ }),
+  ).toContainText('4')
   await page.keyboard.press('Control+z')
-  await expect(page.getByRole('navigation', { name: 'Contents' }).getByRole('button', { name: /^Slow Ferry/ })).toContainText('2')
+  await expect(
+    page.getByRole('navigation', { name: 'Contents' }).getByRole('button', { name: /^Slow Ferry/ }),
+  ).toContainText('2')
   await many.getByRole('button', { name: /^delete/ }).click()
   await expect(item(page, 'verse')).toHaveCount(0)
   await expect(many).toHaveCount(0)
@@ -151,13 +164,18 @@ test('many at once: selected, tagged, moved, deleted, each one step to take back
   await expect(many).toHaveCount(0)
 })
 
-test('ten thousand shapes: all are reached, few are in the page, and a search is the server’s', async ({ page, request }) => {
+test('ten thousand shapes: all are reached, few are in the page, and a search is the server’s', async ({
+  page,
+  request,
+}) => {
   test.slow()
   const total = 10_000
   const shapes = Array.from({ length: total }, (_, index) => ({
     name: `take ${index}`, chord: 'Cmaj7', frets: `x${(index % 7) + 1}${(index % 5) + 2}xxx`, tuning: 'E2,A2,D3,G3,B3,E4', createdAt: new Date(Date.UTC(2026, 0, 1, 0, 0, index)).toISOString(), tags: ['many'],
   })) // biome-ignore format: one breath
-  const read = await request.post('/api/notebook/apply', { data: { notebook: { format: 'nestling-notebook', version: 2, shapes }, name: 'many.json' } })
+  const read = await request.post('/api/notebook/apply', {
+    data: { notebook: { format: 'nestling-notebook', version: 2, shapes }, name: 'many.json' },
+  })
   const { changed, undo: number } = await read.json()
   expect(changed).toBe(total)
   await open(page, '?by=newest&tag=many')

@@ -76,7 +76,7 @@ export const DEMO_SHAPES: readonly DemoShape[] = [
   shape('Slow Ferry', 'out', 'Eb9', 'x6566x', STANDARD, ''),
   shape('Two Coats of Paint', 'four', 'Ab13', '4x456x', STANDARD, ''),
   shape('Two Coats of Paint', 'drop 2', 'Ebmaj7', 'x6878x', STANDARD, 'Bring the G out on string 2.'),
-  shape('Night Heron', 'drone', 'Dadd9', '0-0-2-0-0-2', OPEN_D, 'Let everything ring.'),
+  shape('Night Heron', 'drone', 'Dadd9', '002002', OPEN_D, 'Let everything ring.'),
 ]
 
 const step = (id: string, chord: string, frets: string) => ({

@@ -9,7 +9,7 @@ const SAID: Readonly<Record<FileProblemCode, (text: string) => string>> = {
   nul: () => 'There is a NUL character: this is no text, or it was damaged',
   long_line: (most) => `A line is longer than ${most} characters; no music has such lines`,
   unknown_format: () => 'The format isn’t known; notebooks (JSON), MusicXML, MIDI, ChordPro, text TAB and CSV are read',
-  not_xml: (why) => `The XML is broken${why === '' ? '' : `: ${why}`}`,
+  not_xml: (why) => `The XML is broken${why === '' ? '' : `: ${why.replace(/\.$/, '')}`}`,
   doctype: () => 'The XML defines entities of its own, which can hide anything; save it without them',
   too_deep: (most) => `It is nested deeper than ${most} levels; no music is`,
   not_musicxml: (name) => `This is XML, but no MusicXML${name === '' ? '' : ` (it begins with <${name}>)`}`,

@@ -268,7 +268,17 @@ function lineRow(bars: readonly BarOnPaper[], frame: LineFrame): Row {
   }
   if (staves) {
     const written = bars.flatMap(({ index }) => staves[index] ?? [])
-    marks.push({ kind: 'staff', x: 0, y: underTop, width: x, height: STAFF_HEIGHT, strings, bars: written, begins: bars[0]?.index === 0, ends: frame.ends })
+    marks.push({
+      kind: 'staff',
+      x: 0,
+      y: underTop,
+      width: x,
+      height: STAFF_HEIGHT,
+      strings,
+      bars: written,
+      begins: bars[0]?.index === 0,
+      ends: frame.ends,
+    })
   }
   return { block: block.id, height: underTop + underHeight + BETWEEN, marks }
 }

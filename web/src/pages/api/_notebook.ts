@@ -10,6 +10,7 @@ import { instrumentFrom } from '../../contracts/instrument.ts'
 import { NOTEBOOK_ROWS, type NotebookRow, type NotebookRows } from '../../contracts/notebook.ts'
 import { progressionTexts } from '../../contracts/progression.ts'
 import { wordsOf } from '../../words/errors.ts'
+import { asTexts } from './_shape.ts'
 
 /** A row that can't be taken. */
 export interface WrongRow {
@@ -72,6 +73,12 @@ const UNIQUE: { readonly [Table in NotebookTable]?: (row: NotebookRow<Table>) =>
   attempts: ({ id }) => id,
 }
 
+/** A shape that is typed otherwise is the same shape. */
+function canonical(row: NotebookRow<'shapes'>): NotebookRow<'shapes'> {
+  const read = readShape(row)
+  return read.ok ? { ...row, ...asTexts(read.value) } : row
+}
+
 export function checkedRows({ tables }: NotebookFile): CheckedNotebook {
   const wrong: WrongRow[] = []
   const rows: Record<string, unknown[]> = {}
@@ -93,7 +100,7 @@ export function checkedRows({ tables }: NotebookFile): CheckedNotebook {
       else if (key !== undefined && seen.has(key)) wrong.push({ table, place, field: table, why: 'it is there twice' })
       else {
         if (key !== undefined) seen.add(key)
-        good.push(parsed.output)
+        good.push(table === 'shapes' ? canonical(parsed.output as NotebookRow<'shapes'>) : parsed.output)
       }
     }
     rows[table] = good

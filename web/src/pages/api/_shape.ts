@@ -1,5 +1,6 @@
 /** Reads a shape and its tuning out of a query, for the endpoints that ask about one. */
 import { type Neck, neckOf, readTuning, STANDARD_INSTRUMENT, STANDARD_TUNING, type Tuning } from '@nestling/core/neck'
+import { type Shape, writeShape } from '@nestling/core/shape'
 import { type Frets, highestPressed, readFrets } from '@nestling/core/voicing'
 import { refuse, refuseWith } from './_respond.ts'
 
@@ -7,6 +8,12 @@ type Read<T> = ({ readonly ok: true } & T) | { readonly ok: false; readonly resp
 
 /** Frets to 24, all of them in reach: a script asks about the strings, not about one guitar's body. */
 export const SCRIPTS_INSTRUMENT = { ...STANDARD_INSTRUMENT, frets: 24, lastReachableFret: 24 }
+
+/** A shape's four texts as core writes them: the same shape is the same text, however it was typed. */
+export function asTexts(shape: Shape) {
+  const { fingers = '', ...texts } = writeShape(shape)
+  return { ...texts, fingers }
+}
 
 const neckIn = (tuning: Tuning): Neck => neckOf({ ...SCRIPTS_INSTRUMENT, tuning })
 

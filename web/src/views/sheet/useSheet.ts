@@ -102,7 +102,10 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
   const put = useCallback(
     (block: Block, behind?: string) => {
       withBlocks((blocks) => {
-        const at = behind === undefined ? blocks.length : blocks.findIndex((one) => one.id === behind) + 1
+        const legend = blocks.findIndex(({ kind }) => kind === 'legend')
+        // What the fillings mean stays last.
+        const end = legend < 0 ? blocks.length : legend
+        const at = behind === undefined ? end : blocks.findIndex((one) => one.id === behind) + 1
         return [...blocks.slice(0, at), block, ...blocks.slice(at)]
       })
       choose(block.id)

@@ -3,6 +3,7 @@ import type { APIRoute } from 'astro'
 import * as v from 'valibot'
 import { BookAsk, KeptShapeDraft } from '../../../contracts/shape.ts'
 import { readBody, readQuery, refuse } from '../_respond.ts'
+import { asTexts } from '../_shape.ts'
 
 const MOST_LISTED = 500
 const place = (least: number, most: number) =>
@@ -32,6 +33,7 @@ export const POST: APIRoute = async ({ request, locals }) => {
   if (!draft.ok) return draft.response
   const shape = readShape(draft.value)
   if (!shape.ok) return refuse(shape.error.field, shape.error)
-  const kept = locals.shapes.add(draft.value, new Date())
+  // As core writes it, so that the same shape is the same text.
+  const kept = locals.shapes.add({ ...draft.value, ...asTexts(shape.value) }, new Date())
   return Response.json({ ...kept, same: locals.shapes.same(kept) }, { status: 201 })
 }
