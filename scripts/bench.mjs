@@ -20,4 +20,6 @@ if (only !== 'engine') {
       cwd: root,
       says: 'Notation and sound; a minute of playing.',
     })
+  if (only === undefined || only === 'files')
+    run('node', ['--import', 'tsx', 'scripts/bench/files.ts'], { cwd: root, says: 'Sheets, files and a large Book.' })
 }

@@ -1,4 +1,4 @@
-/** `npm run screenshots`: one current picture of each main view, from the demo data, into docs/screenshots. */
+/** `npm run screenshots`: one current picture of each main view, from the demo data, into docs/screenshots; and the demo's first sheet as a PDF. */
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { CHROMIUM, demoServer } from './bench/server.ts'
@@ -67,6 +67,19 @@ const SHOTS: readonly Shot[] = [
   { name: 'setup', path: '/setup?part=tunings' },
   { name: 'book', path: '/book' },
   { name: 'book-dusk', path: '/book', dusk: true },
+  {
+    name: 'sheet',
+    path: '/sheet?sheet=3',
+    before: async (page) => {
+      const [file] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('group', { name: 'Acts' }).getByRole('button', { name: /^PDF/ }).click(),
+      ])
+      await file.saveAs(join(import.meta.dirname, '..', 'docs', 'slow-ferry.pdf'))
+      await page.getByRole('button', { name: /^Slow Ferry, bars 6/ }).click()
+      await page.waitForTimeout(600)
+    },
+  },
 ]
 
 const { address, stop } = await demoServer()

@@ -40,7 +40,7 @@ export function writeMidi(score: Score, { title, key, tempo, metres, chords }: M
     timeSignature: [metre.count, metre.unit],
   }))
   const signature = key && signatureOf(key)
-  if (signature) header.keySignatures = [{ ticks: 0, ...signature }]
+  if (signature) header.keySignatures = [{ ticks: 0, key: signature.key, scale: signature.scale }]
   header.meta = chords.map(({ at, symbol }) => ({ type: 'marker', text: symbol, ticks: ticks(at) }))
   header.update()
 
@@ -79,7 +79,16 @@ export function writeMidi(score: Score, { title, key, tempo, metres, chords }: M
       track.addNote({ midi: note, ticks: ticks(at), durationTicks: ticks(DRUM_BEATS), velocity: loud })
     }
   }
-  return midi.toArray()
+  const bytes = midi.toArray()
+  return signature ? withSignature(bytes, signature.sharps) : bytes
+}
+
+/** The package writes a key's accidentals shifted by fourteen: the byte after `FF 59 02` is put right. */
+function withSignature(bytes: Uint8Array, sharps: number): Uint8Array {
+  const right = Uint8Array.from(bytes)
+  const at = right.findIndex((byte, index) => byte === 0xff && right[index + 1] === 0x59 && right[index + 2] === 2)
+  if (at >= 0) right[at + 3] = sharps & 0xff
+  return right
 }
 
 interface Note {
@@ -115,13 +124,16 @@ function ringing(events: readonly StringEvent[], end: number): readonly Note[] {
 }
 
 /** The key's accidentals as the name of the major key that has them; `undefined` where no signature has them. */
-function signatureOf({ notes, scale }: Key): { readonly key: string; readonly scale: 'major' | 'minor' } | undefined {
+function signatureOf({
+  notes,
+  scale,
+}: Key): { readonly key: string; readonly scale: 'major' | 'minor'; readonly sharps: number } | undefined {
   const sharps = notes.reduce((sum, note) => sum + alterationOf(note), 0)
   const key = MAJOR_KEYS[sharps + 7]
   const flat = notes.some((note) => alterationOf(note) < 0)
   const sharp = notes.some((note) => alterationOf(note) > 0)
   if (key === undefined || (flat && sharp)) return undefined
-  return { key, scale: scale.degrees.includes('b3') ? 'minor' : 'major' }
+  return { key, scale: scale.degrees.includes('b3') ? 'minor' : 'major', sharps }
 }
 export const MAJOR_KEYS: readonly string[] = [
   'Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#',

@@ -1,5 +1,5 @@
 import { playedChart, readChart, writtenOnce, writtenOut } from '@nestling/core/chart'
-import { CATALOGUE, plainestRoot } from '@nestling/core/chord'
+import { CATALOGUE } from '@nestling/core/chord'
 import { STANDARD_TUNING } from '@nestling/core/neck'
 import { beatsInBar } from '@nestling/core/time'
 import fc from 'fast-check'

@@ -30,6 +30,17 @@ const HEIGHTS: Readonly<Record<Line['kind'], number>> = {
   pair: HEAD_PX + ROW_PX,
 }
 
+/** What a line is, by what stands in it. */
+function keyOf(line: Line, perLine: number): string {
+  const own =
+    line.kind === 'pair'
+      ? line.groups.map(({ tune, from }) => `${tune}:${from}`).join()
+      : line.kind === 'chords'
+        ? line.tune
+        : line.from
+  return `${line.kind} ${own} ${perLine}`
+}
+
 export function List({ state, open }: { readonly state: BookState; readonly open: OpenShape }) {
   const { total, groups, shapes, see, plan } = state
   const { ref: measured, width } = useElementSize()
@@ -40,6 +51,8 @@ export function List({ state, open }: { readonly state: BookState; readonly open
     count: lines.length,
     getScrollElement: () => scroller.current,
     estimateSize: (index) => HEIGHTS[(lines[index] as Line).kind],
+    // A line keeps its measured height whatever stands above it now.
+    getItemKey: (index) => keyOf(lines[index] as Line, perLine),
     overscan: 4,
   })
   const items = virtual.getVirtualItems()
@@ -50,7 +63,6 @@ export function List({ state, open }: { readonly state: BookState; readonly open
     const [to, count] = places.at(-1) ?? []
     if (from !== undefined && to !== undefined && count !== undefined) see(from, to + count - 1)
   }, [lines, first, last, see])
-  useEffect(() => virtual.measure(), [virtual, lines])
   // The open shape is in sight wherever the keyboard goes.
   const at = plan.open === undefined ? undefined : [...shapes].find(([, { id }]) => id === plan.open)?.[0]
   useEffect(() => {
