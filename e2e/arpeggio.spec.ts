@@ -252,7 +252,7 @@ test.describe('written and played', () => {
     await play(page).click()
     await expect(page.getByTestId('playing')).toHaveAttribute('data-late', '0')
     await page.goto('/book')
-    await expect(page.getByRole('heading', { name: 'Book' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Book', exact: true })).toBeAttached()
   })
 
   test('a line that nearly fits is drawn smaller: all of it is in sight, on seven strings and at 1024', async ({

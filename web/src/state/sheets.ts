@@ -9,5 +9,15 @@ export const deleteSheet = (id: number): Promise<Reply<undefined>> => call('DELE
 export const restoreSheet = (id: number): Promise<Reply<KeptSheet>> => call('POST', `/api/sheets/${id}/restore`)
 export const findSheet = (id: number): Promise<Reply<KeptSheet>> => call('GET', `/api/sheets/${id}`)
 
+/** A last change while the page is being left: nobody is there to hear the answer. */
+export function sendLast(id: number, version: number, draft: SheetDraft): void {
+  void fetch(`/api/sheets/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ ...draft, version }),
+    keepalive: true,
+  })
+}
+
 /** Where a sheet opens. */
 export const addressOfSheet = ({ id }: Pick<KeptSheet, 'id'>): string => `/sheet?sheet=${id}`

@@ -4,6 +4,7 @@ import type { Frets } from '@nestling/core/voicing'
 import { computed } from 'nanostores'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
+import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { fretsWord } from '../../words/shapes.ts'
@@ -34,13 +35,19 @@ export function Acts({ state, ear, voicing }: ActsProps) {
     ],
     [
       { words: 'Practise', keyHint: 'R', href: practiseHref(state) },
-      { words: 'To a sheet', keyHint: 'W', href: sheetHref(state) },
+      // With a voicing inside it is one of the ways to keep.
+      ...(voicing === undefined ? [{ words: 'To a sheet', keyHint: 'W', href: sheetHref(state) }] : []),
     ],
     voicing === undefined
       ? []
       : [
           { words: 'To the tray', keyHint: 'T', run: () => void toTray(state, voicing) },
-          { words: 'Keep', keyHint: 'K', run: () => void keep(state, voicing) },
+          {
+            words: 'Keep',
+            keyHint: 'K',
+            run: () => void keep(state, voicing),
+            menu: { label: 'More to keep', items: <ToSheet href={sheetHref(state)} /> },
+          },
           { words: `Build ${fretsWord(voicing)}`, keyHint: 'Enter', href: buildHref(state, voicing) },
         ],
   ]

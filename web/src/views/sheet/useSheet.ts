@@ -13,10 +13,11 @@ import { type KeptSheet, type SheetDraft, sheetOf } from '../../contracts/sheet.
 import type { KeptTune } from '../../contracts/tune.ts'
 import { sheetTuneOf } from '../../contracts/tuneFile.ts'
 import { facesReady, measure } from '../../sheet/faces.ts'
+import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { createAsked } from '../../state/asked.ts'
 import { tell } from '../../state/notices.ts'
 import { $player, $session } from '../../state/session.ts'
-import { replaceSheet } from '../../state/sheets.ts'
+import { replaceSheet, sendLast } from '../../state/sheets.ts'
 
 export type Kept = 'kept' | 'keeping' | 'not kept'
 
@@ -54,6 +55,7 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
   const sheet = useStore(asked.$now)
   const { canUndo, canRedo } = useStore(asked.$past)
   const [chosen, choose] = useState<string | undefined>(undefined)
+  useKeptPast(asked, `sheet-${first.id}`)
   const kept = useKept(first, sheet)
   const faces = useFaces()
   const [memory] = useState<RowMemory>(() => new Map())
@@ -143,13 +145,18 @@ function useKept(first: KeptSheet, sheet: Sheet): Kept {
     const waiting = setTimeout(send, KEEP_AFTER_MS)
     return () => clearTimeout(waiting)
   }, [sheet, first.id])
+  // Whoever leaves within the pause leaves the change with the browser, which sends it all the same.
+  const newest = useRef(sheet)
   useEffect(() => {
-    const warn = (event: BeforeUnloadEvent) => {
-      if (kept === 'keeping') event.preventDefault()
+    newest.current = sheet
+  })
+  useEffect(() => {
+    const leave = () => {
+      if (newest.current !== landed.current) sendLast(first.id, version.current, newest.current as SheetDraft)
     }
-    window.addEventListener('beforeunload', warn)
-    return () => window.removeEventListener('beforeunload', warn)
-  }, [kept])
+    window.addEventListener('pagehide', leave)
+    return () => window.removeEventListener('pagehide', leave)
+  }, [first.id])
   return kept
 }
 
