@@ -92,7 +92,7 @@ test('broken files each give a clear line, and nothing changes', async ({ page }
     ['e.mid', 'MThd....', 'no Standard MIDI File'],
     ['f.json', '{"format": "nestling-notebook", "version": 99}', 'made by a newer Nestling'],
     ['g.json', '{"a": 1', 'The JSON is broken'],
-    ['h.csv', 'name,frets,tuning\na,b,c', 'The column “chord” is missing'],
+    ['h.csv', 'name,frets,tuning\na,b,c', 'the column “chord” is missing'],
   ] as const) {
     await give(page, name, content)
     await expect(refused).toContainText(words)
