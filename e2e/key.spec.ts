@@ -284,7 +284,7 @@ test('a chord in between is heard, a claim is judged, the lane goes through all 
   await expect(page.getByTestId('verdict')).toContainText('No: string 3 plays G (♭7)')
   await page.locator('#key-claim').fill('Am7b5')
   await expect(page.getByTestId('verdict')).toContainText('Yes, and complete')
-  await page.getByRole('button', { name: 'Cheat sheet', exact: true }).click()
+  await page.getByRole('button', { name: 'Sheet', exact: true }).click()
   const sheet = page.getByRole('region', { name: 'Cheat sheet' })
   await expect(sheet.getByRole('row', { name: /^III/ })).toContainText('Dm7♭9')
   await expect(sheet.getByRole('row', { name: /^VII/ })).toContainText('Adim')

@@ -55,7 +55,12 @@ function actsOf(state: KeyState, isPlaying: boolean, openSheet: () => void): rea
           items: <Menu.Item onClick={() => laneToTray(state)}>The whole lane (⇧ T)</Menu.Item>,
         },
       },
-      { words: 'Keep', keyHint: 'K', run: () => keep(state) },
+      {
+        words: 'Keep',
+        keyHint: 'K',
+        run: () => keep(state),
+        menu: { label: 'More to keep', items: <ToSheet href={sheetHref(state)} /> },
+      },
       ...(shape
         ? [
             { words: 'Build', href: toBuild(shape, player) },
@@ -65,12 +70,6 @@ function actsOf(state: KeyState, isPlaying: boolean, openSheet: () => void): rea
           ]
         : []),
     ],
-    [
-      {
-        words: 'Cheat sheet',
-        run: openSheet,
-        menu: { label: 'The key on a page', items: <ToSheet href={sheetHref(state)} /> },
-      },
-    ],
+    [{ words: 'Sheet', run: openSheet }],
   ]
 }
