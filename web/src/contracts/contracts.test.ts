@@ -43,7 +43,7 @@ describe('an instrument as it is typed', () => {
 
 test('a kept shape has a name, and nothing that is no text of a shape', () => {
   const shape = { name: 'x', chord: 'C', frets: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4' }
-  expect(v.parse(KeptShapeDraft, shape)).toEqual({ ...shape, fingers: '', note: '' })
+  expect(v.parse(KeptShapeDraft, shape)).toEqual({ ...shape, fingers: '', note: '', tune: null, tags: [] })
   expect(v.safeParse(KeptShapeDraft, { ...shape, name: ' ' }).success).toBe(false)
   expect(v.safeParse(KeptShapeDraft, { ...shape, shape: 'x32010' }).success).toBe(false)
 })
