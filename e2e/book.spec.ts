@@ -142,6 +142,7 @@ test('many at once: selected, tagged, moved, deleted, each one step to take back
   await expect(page.getByText('Tagged: 2 shapes')).toBeVisible()
   await undo(page).click()
   await expect.poll(async () => (await (await page.request.get('/api/shapes?tag=small+hall')).json()).count).toBe(0)
+  expect(await many.getByRole('link', { name: 'to a sheet' }).getAttribute('href')).toContain('F%23m7')
   await many.getByRole('button', { name: 'move to a tune' }).click()
   await page.getByRole('menuitem', { name: 'Slow Ferry' }).click()
   await expect(page.getByText('Moved: 2 shapes')).toBeVisible()

@@ -188,7 +188,7 @@ test('a tune that is gone, an empty sheet, and a sheet that is not there say so'
   await expect(page.getByText('Nothing is on the page yet')).toBeVisible()
   await page.goto('/sheet?sheet=99999')
   await expect(page.getByRole('heading', { name: 'Sheets' })).toBeVisible()
-  await page.goto('/sheet?put=nonsense')
+  await page.goto('/sheet#put=nonsense')
   await expect(page.getByText(/can’t be read; the sheets are here/)).toBeVisible()
 }) // biome-ignore format: long lines
 

@@ -33,7 +33,6 @@ export type FileProblemCode =
   | 'missing_column'
   | 'no_chords'
   | 'too_many_chords'
-  | 'stopped'
   // A part is left aside.
   | 'latin1'
   | 'not_a_chord'
@@ -43,7 +42,6 @@ export type FileProblemCode =
   | 'not_a_tempo'
   | 'not_a_tuning'
   | 'not_a_definition'
-  | 'other_time'
   | 'no_bars'
   | 'guessed_chord'
   | 'words_left'

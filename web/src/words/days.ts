@@ -26,5 +26,11 @@ export function longDay(day: string): string {
   const [, month = '1', date = '1'] = day.split('-')
   return `${Number(date)} ${MONTHS[Number(month) - 1] ?? ''}`
 }
+/** "27 November, 10:05", where the player is, of a time in UTC. */
+export function momentWords(iso: string): string {
+  const date = new Date(iso)
+  const two = (number: number) => String(number).padStart(2, '0')
+  return `${longDay(localDay(date))}, ${two(date.getHours())}:${two(date.getMinutes())}`
+}
 export const weekdayWords = (day: string): string => DAYS[new Date(`${day}T00:00:00Z`).getUTCDay()] ?? ''
 export const WEEKDAYS: readonly string[] = DAYS

@@ -1,11 +1,14 @@
 /** The acts of the Book: on the open shape, or on all that are selected. */
 import { Menu } from '@mantine/core'
 import { useState } from 'react'
+import type { KeptShape } from '../../contracts/shape.ts'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { NameField } from '../../controls/NameField.tsx'
 import { openKeys } from '../../shell/help.ts'
+import { shownShape } from '../../state/book.ts'
 import { toArpeggio, toMap } from '../../state/links.ts'
 import { $player } from '../../state/session.ts'
+import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import { counted } from '../../words/shapes.ts'
 import classes from './BookView.module.css'
 import type { BookState } from './useBook.ts'
@@ -53,9 +56,10 @@ function actsOf(state: BookState, { kept, shape, href, practiseHref, sheetHref, 
 
 /** Many at once: how many, and what is done with them. */
 function Many({ state }: { readonly state: BookState }) {
-  const { selected, total, many, selectAll, selectNone, contents } = state
+  const { selected, total, many, selectAll, selectNone, contents, shapes } = state
   const [isTagging, setTagging] = useState(false)
   const count = selected === 'all' ? total : selected.size
+  const picked = selected === 'all' ? [] : [...shapes.values()].filter(({ id }) => selected.has(id))
   return (
     <div className={classes['many']} role="group" aria-label="Selected shapes">
       <strong role="status">{counted(count, 'shape')} selected</strong>
@@ -98,9 +102,23 @@ function Many({ state }: { readonly state: BookState }) {
           </Menu.Dropdown>
         </Menu>
       )}
+      {picked.length === count && count <= MOST_ON_A_SHEET && <a href={sheetOf(picked)}>to a sheet</a>}
       <button type="button" data-danger onClick={() => many({ kind: 'delete' })}>delete <kbd>Del</kbd></button>
       {selected !== 'all' && count < total && <button type="button" onClick={selectAll}>all {total}</button>}
       <button type="button" onClick={selectNone}>none</button>
     </div>
   )
 } // biome-ignore format: elements
+
+/** So many travel in an address. */
+const MOST_ON_A_SHEET = 40
+
+const sheetOf = (picked: readonly KeptShape[]): string =>
+  toSheet(
+    shapesBlock(
+      picked.flatMap((kept) => {
+        const shape = shownShape(kept)?.shape
+        return shape ? [{ shape, name: kept.name, note: kept.note }] : []
+      }),
+    ),
+  )

@@ -4,6 +4,7 @@ import type { SheetDraft } from '../../contracts/sheet.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { tell } from '../../state/notices.ts'
 import { keepSheet } from '../../state/sheets.ts'
+import type { putIn } from '../../state/toSheet.ts'
 import { emptySheet, withBlock } from './newBlock.ts'
 import { readPut } from './put.ts'
 import classes from './SheetView.module.css'
@@ -17,8 +18,8 @@ const KIND_WORDS: Readonly<Record<string, string>> = {
   title: 'a title', chart: 'a tune', key: 'a key', map: 'a map', arpeggio: 'an arpeggio', shapes: 'shapes', words: 'words', legend: 'a legend',
 } // biome-ignore format: a table
 
-export function Choose({ others, put }: { readonly others: readonly OtherSheet[]; readonly put: string | undefined }) {
-  const block = useMemo(() => readPut(put), [put])
+export function Choose({ others, put }: { readonly others: readonly OtherSheet[]; readonly put: ReturnType<typeof putIn> }) {
+  const block = useMemo(() => readPut(put?.text), [put])
   const [title, setTitle] = useState('')
   const [isBusy, setBusy] = useState(false)
   const make = async () => {
@@ -29,7 +30,7 @@ export function Choose({ others, put }: { readonly others: readonly OtherSheet[]
     if (reply.ok) window.location.assign(`/sheet?sheet=${reply.value.id}`)
     else tell.problem('Not made', reply.message)
   }
-  const query = (id: number) => new URLSearchParams({ sheet: String(id), ...(block && put !== undefined ? { put } : {}) })
+  const address = (id: number) => `/sheet?sheet=${id}${block && put ? put.hash : ''}`
   return (
     <Frame>
       <div className={classes['choose']}>
@@ -52,7 +53,7 @@ export function Choose({ others, put }: { readonly others: readonly OtherSheet[]
         <ul>
           {others.map((one) => (
             <li key={one.id}>
-              <a href={`/sheet?${query(one.id)}`}>{one.title}</a>
+              <a href={address(one.id)}>{one.title}</a>
             </li>
           ))}
         </ul>

@@ -5,6 +5,7 @@ import type { KeptTune } from '../../contracts/tune.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
+import { putIn } from '../../state/toSheet.ts'
 import { Acts } from './Acts.tsx'
 import { Blocks } from './Blocks.tsx'
 import { Choose, type OtherSheet } from './Choose.tsx'
@@ -16,17 +17,20 @@ import classes from './SheetView.module.css'
 import { useSaving } from './useSaving.ts'
 import { useSheet } from './useSheet.ts'
 
+type Put = ReturnType<typeof putIn>
+
 export interface SheetViewProps {
   /** `undefined` where none is named, or none is there. */
   readonly sheet: KeptSheet | undefined
   readonly tunes: readonly KeptTune[]
   readonly others: readonly OtherSheet[]
-  /** A block on its way from another view. */
-  readonly put: string | undefined
   readonly page: PageData
 }
 
-export default function SheetView({ sheet, tunes, others, put, page }: SheetViewProps) {
+export default function SheetView({ sheet, tunes, others, page }: SheetViewProps) {
+  // A block on its way from another view; the server knows nothing of it.
+  const [put, setPut] = useState<Put>(undefined)
+  useEffect(() => setPut(putIn(window.location.hash)), [])
   return (
     <Shell view="Sheet" page={page} fixed foldsTray={false}>
       {sheet ? <Bench first={sheet} tunes={tunes} put={put} /> : <Choose others={others} put={put} />}
@@ -34,18 +38,18 @@ export default function SheetView({ sheet, tunes, others, put, page }: SheetView
   )
 }
 
-const Bench = memo(function Bench({ first, tunes, put }: { readonly first: KeptSheet; readonly tunes: readonly KeptTune[]; readonly put: string | undefined }) {
+const Bench = memo(function Bench({ first, tunes, put }: { readonly first: KeptSheet; readonly tunes: readonly KeptTune[]; readonly put: Put }) {
   const state = useSheet(first, tunes)
   const saving = useSaving(state)
   const [zoom, setZoom] = useState<'fit' | 'true'>('fit')
-  const arrives = useMemo(() => readPut(put), [put])
-  const { put: putIn } = state
+  const arrives = useMemo(() => readPut(put?.text), [put])
+  const { put: putOn } = state
   useEffect(() => {
     if (!arrives) return
-    putIn(arrives)
+    putOn(arrives)
     // It has arrived: opened again, the address does not bring it once more.
     window.history.replaceState(null, '', `/sheet?sheet=${first.id}`)
-  }, [arrives, putIn, first.id])
+  }, [arrives, putOn, first.id])
   const keys = useMemo(() => sheetKeys(state, saving, () => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))), [state, saving])
   return (
     <Frame heading={`Sheet: ${state.sheet.title}`} acts={{ undo: state.undo, redo: state.redo }} keys={keys}>

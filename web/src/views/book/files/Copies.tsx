@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { Copy } from '../../../contracts/book.ts'
 import { call } from '../../../state/http.ts'
 import { tell } from '../../../state/notices.ts'
-import { longDay } from '../../../words/days.ts'
+import { momentWords } from '../../../words/days.ts'
 import classes from './Files.module.css'
 
 const WHY: Readonly<Record<Copy['reason'], string>> = {
@@ -47,7 +47,7 @@ export function Copies({ first }: { readonly first: readonly Copy[] }) {
         {copies.map((copy) => (
           <li key={copy.id}>
             <strong>
-              {longDay(copy.at.slice(0, 10))}, {copy.at.slice(11, 16)} UTC
+              {momentWords(copy.at)}
             </strong>{' '}
             {WHY[copy.reason]} <small>{Math.max(1, Math.round(copy.bytes / 1024))} KB</small>{' '}
             {asking === copy.id ? (

@@ -2,11 +2,15 @@
 import { useElementSize } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import { neckFor } from '@nestling/core/shape'
+import { soundedNotes } from '@nestling/core/time'
 import { lowestPressed } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef } from 'react'
 import type { KeptShape } from '../../../contracts/shape.ts'
+import { shownShape } from '../../../state/book.ts'
 import { fretsIn } from '../../../state/links.ts'
+import { hearChords } from '../../../state/playback.ts'
 import { $session } from '../../../state/session.ts'
 import { toSheet, tuneBlock } from '../../../state/toSheet.ts'
 import { addressOfTune, practiceOfTune } from '../../../state/tunes.ts'
@@ -106,13 +110,19 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
   const tune = state.contents.tunes.find(({ id }) => id === group.tune)
   if (!tune) return <h2 className={classes['head']}>In no tune</h2>
   const own = Array.from({ length: Math.min(group.count, 40) }, (_, index) => state.shapes.get(group.from + index))
-  const walk = walkOf(own.filter((shape): shape is KeptShape => shape !== undefined))
+  const shapes = own.filter((shape): shape is KeptShape => shape !== undefined)
+  const walk = walkOf(shapes)
   return (
     <div className={classes['head']} data-testid="tune-head">
       <h2>{tune.title}</h2>
       <small>{tune.about.join(' · ')}</small>
       {!isNarrow && walk > 0 && <small className={classes['walk']}>hand walks {counted(walk, 'fret')}</small>}
       <span className={classes['go']}>
+        {!isNarrow && group.count > 1 && (
+          <button type="button" data-quiet aria-label={`Play the shapes of ${tune.title}`} onClick={() => playRow(shapes)}>
+            Play
+          </button>
+        )}
         <a href={addressOfTune(tune)} aria-label={`${tune.title} to Path`}>
           To Path
         </a>
@@ -135,6 +145,17 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
     </div>
   )
 } // biome-ignore format: elements
+
+/** Seconds from one shape of the row to the next. */
+const APART_S = 1.4
+
+function playRow(shapes: readonly KeptShape[]): void {
+  const sounds = shapes.flatMap((kept) => {
+    const shape = shownShape(kept)?.shape
+    return shape ? [{ notes: soundedNotes(shape.frets, neckFor(shape), shape.chord) }] : []
+  })
+  hearChords(sounds, 'strum', 'book-row', APART_S)
+}
 
 /** Of a tune under which nothing is kept: its first chords with the shapes of its way through. */
 function Chords({ tune: id, state }: { readonly tune: number | null; readonly state: BookState }) {
