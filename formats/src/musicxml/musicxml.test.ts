@@ -156,8 +156,28 @@ describe('compressed MusicXML', () => {
   }) // biome-ignore format: one breath
   test.each([
     ['a bomb', zipSync({ 'tune.xml': new Uint8Array(6 * 1024 * 1024) }), 'zip_too_large'],
+    ['one that says it is gigantic', gigantic(score), 'zip_too_large'],
     ['without a score', zipSync({ 'picture.png': new Uint8Array(9) }), 'zip_without_score'],
     ['a path out of it', zipSync({ '../tune.xml': score }), 'zip_without_score'],
     ['a broken one', zipSync({ 'tune.xml': score }).slice(0, 60), 'not_zip'],
   ])('%s is refused', (_what, bytes, code) => expect(scoreInZip(bytes)).toMatchObject({ ok: false, error: { code } }))
+})
+
+/** What an archive says of an entry stands in its directory, at the end: 24 bytes into the entry. */
+function gigantic(file: Uint8Array): Uint8Array {
+  const bytes = zipSync({ 'tune.xml': file })
+  const at = bytes.findIndex(
+    (byte, index) => byte === 0x50 && bytes[index + 1] === 0x4b && bytes[index + 2] === 1 && bytes[index + 3] === 2,
+  )
+  bytes.set([0xf0, 0xff, 0xff, 0xff], at + 24)
+  return bytes
+}
+
+test('a chord between two beats goes to the nearer one, and that is told with its bar', () => {
+  const harmony = (offset: number) =>
+    `<harmony><root><root-step>C</root-step></root><kind>major</kind><offset>${offset}</offset></harmony>`
+  const text = `<score-partwise><part id="P1"><measure number="1"><attributes><divisions>4</divisions></attributes>${harmony(0)}${harmony(7)}<note><rest/><duration>16</duration></note></measure></part></score-partwise>`
+  const { tunes, left } = back(text)
+  expect(onlyTune(tunes).chart.bars[0]?.slots.map(({ kind }) => kind)).toEqual(['chord', 'hold', 'chord', 'hold'])
+  expect(left).toContainEqual({ code: 'moved', line: 1, text: '1' })
 })
