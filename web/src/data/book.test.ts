@@ -214,6 +214,25 @@ describe('the notebook', () => {
     expect(book.notebook.rows()).toEqual(before)
   })
 
+  test('of several of one name those that are alike are paired, whatever order the file has', () => {
+    fill()
+    const [first] = DEMO_SHAPES
+    if (!first) throw new Error('no shape')
+    for (const name of ['once', 'twice', 'thrice']) book.shapes.add({ ...first, name, tune: null }, at(60))
+    const file = exported()
+    file.shapes.reverse()
+    const { counts, items } = book.notebook.preview(checked(file))
+    expect(items).toEqual([])
+    expect(counts.find(({ table }) => table === 'shapes')).toEqual({ table: 'shapes', fresh: 0, same: 15, different: 0 })
+    // One more than is here is new; one that is otherwise is paired with what is left.
+    file.shapes.push({ ...file.shapes[0] })
+    file.shapes[1].name = 'changed'
+    expect(book.notebook.preview(checked(file)).items.map(({ table, state, differs }) => [table, state, differs])).toEqual([
+      ['shapes', 'different', ['name']],
+      ['shapes', 'new', []],
+    ])
+  })
+
   test('a notebook of the first version is read', () => {
     const old = { format: 'nestling-notebook', version: 1, tunes: [{ id: 3, title: 'Slow Ferry', query: 'chart=%7C+C+%7C', chords: [{ symbol: 'C', frets: null }], createdAt: at(0).toISOString() }], shapes: [{ name: 'turn', chord: 'Cm9', frets: 'x3133x', tuning: 'E2,A2,D3,G3,B3,E4', createdAt: at(0).toISOString() }] }
     expect(book.notebook.apply(checked(old), TAKE, 'Read', at(1)).changed).toBe(2)

@@ -130,30 +130,49 @@ interface Compared {
   readonly twin: number | undefined
 }
 
-/** Every row of a file against what is here. Rows of one name are paired in their order. */
+/** Every row of a file against what is here. Of several with one name those that are alike are paired, the rest in their order. */
 function compared<Table extends NotebookTable>(table: Table, file: NotebookRows, here: NotebookRows): readonly Compared[] {
   const kind = KINDS[table] as unknown as Kind<NotebookRow<Table>>
   const [fileNames, hereNames] = [namesIn(file), namesIn(here)]
-  const places = new Map<string, number[]>()
-  for (const [place, row] of (here[table] as readonly NotebookRow<Table>[]).entries()) {
-    const key = kind.keyOf(row)
-    const there = places.get(key)
-    if (there) there.push(place)
-    else places.set(key, [place])
+  const [theirs, mine] = [here[table] as readonly NotebookRow<Table>[], file[table] as readonly NotebookRow<Table>[]]
+  const places = placesBy(theirs, kind.keyOf)
+  const isShared = (row: NotebookRow<Table>) => (places.get(kind.keyOf(row))?.length ?? 0) > 1
+  const alikeBy = (row: NotebookRow<Table>, names: Names) => `${kind.keyOf(row)} ${canonical(kind.parts(row, names))}`
+  const alike = placesBy(theirs, (row) => (isShared(row) ? alikeBy(row, hereNames) : ''))
+  const exact = mine.map((row) => (isShared(row) ? alike.get(alikeBy(row, fileNames))?.shift() : undefined))
+  const taken = new Set(exact)
+  const nextOf = (row: NotebookRow<Table>): number | undefined => {
+    const left = places.get(kind.keyOf(row))
+    let twin = left?.shift()
+    while (twin !== undefined && taken.has(twin)) twin = left?.shift()
+    return twin
   }
-  return (file[table] as readonly NotebookRow<Table>[]).map((row): Compared => {
-    const twin = places.get(kind.keyOf(row))?.shift()
-    if (twin === undefined) {
+  return mine.map((row, place): Compared => {
+    const twin = exact[place] ?? nextOf(row)
+    const other = twin === undefined ? undefined : theirs[twin]
+    if (other === undefined) {
       // A setting that is at its default here is no row: it is new only where it says something else.
       const isDefault = table === 'settings' && isUsual(row as NotebookRow<'settings'>)
       return { state: isDefault ? 'same' : 'new', differs: [], twin: undefined }
     }
-    const mine = kind.parts(row, fileNames)
-    const theirs = kind.parts((here[table] as readonly NotebookRow<Table>[])[twin] as NotebookRow<Table>, hereNames)
-    const differs = Object.keys(mine).filter((part) => canonical(mine[part]) !== canonical(theirs[part]))
+    const [ours, there] = [kind.parts(row, fileNames), kind.parts(other, hereNames)]
+    const differs = Object.keys(ours).filter((part) => canonical(ours[part]) !== canonical(there[part]))
     return { state: differs.length === 0 ? 'same' : 'different', differs, twin }
   })
 } // biome-ignore format: long types
+
+/** The places of rows by what they are called, in their order. */
+function placesBy<Row>(rows: readonly Row[], nameOf: (row: Row) => string): Map<string, number[]> {
+  const places = new Map<string, number[]>()
+  for (const [place, row] of rows.entries()) {
+    const name = nameOf(row)
+    const there = places.get(name)
+    if (there) there.push(place)
+    else places.set(name, [place])
+  }
+  return places
+}
+
 const isUsual = ({ key, value }: NotebookRow<'settings'>): boolean =>
   JSON.stringify((DEFAULT_SETTINGS as Readonly<Record<string, unknown>>)[key]) === JSON.stringify(value)
 
