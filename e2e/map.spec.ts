@@ -1,120 +1,250 @@
 import { expect, type Page, test } from '@playwright/test'
+import { choose, word } from './support/sentence.ts'
 import { watchSounds } from './support/startedSounds.ts'
 
 const open = async (page: Page, query = '') => {
   await page.goto(`/map${query}`)
   await expect(page.locator('[data-alive]')).toBeVisible()
-  await expect(page.getByTestId('map-cell').first()).toBeVisible()
-  await whole(page)
+  await settled(page)
 }
-/** The sheet is drawn a few rows at a time. */
-const whole = (page: Page) => expect(page.getByRole('region', { name: 'Sheet' })).toHaveAttribute('aria-busy', 'false')
-const shapes = (page: Page) => page.getByTestId('map-cell').locator('small b').allTextContents()
+const sheet = (page: Page) => page.getByRole('region', { name: 'Sheet' })
+const settled = (page: Page) => expect(sheet(page)).toHaveAttribute('aria-busy', 'false')
+const place = (page: Page, frets: string) => page.locator(`[data-testid=map-cell][data-frets="${frets}"]`)
+const inHand = (page: Page) => page.locator('[data-testid=map-cell][aria-pressed=true]')
+const lane = (page: Page, strings: string) => page.getByRole('group', { name: `Strings ${strings}`, exact: true })
+const held = (page: Page, strings: string) =>
+  lane(page, strings)
+    .locator('[data-hold=held]')
+    .evaluateAll((all) => all.map((one) => one.getAttribute('data-frets')))
+const inTray = (page: Page) => page.getByRole('list', { name: 'Shapes in the tray' })
 
-test('the twelve places of a major triad in close position, and their morph to minor and back', async ({ page }) => {
+test('the twelve places of a major triad in close position, their change to minor and back', async ({ page }) => {
   await open(page, '?chord=C&arrangement=close')
-  const major = (await shapes(page)).slice(0, 6)
-  // Strings 3 2 1 and 4 3 2, with root, third and fifth in the bass; by pencil.
-  expect(major).toEqual(['xxx553', 'xxx988', 'x-x-x-12-13-12', 'x-x-10-9-8-x', 'x-x-14-12-13-x', 'xx555x'])
-  await page.getByText('Cm', { exact: true }).click()
-  await expect(page.getByRole('button', { name: /^C: xxx543, string 2 −1$/ })).toBeVisible()
-  expect((await shapes(page)).slice(0, 6)).toEqual([
-    'xxx543',
-    'xxx888',
-    'x-x-x-12-13-11',
-    'x-x-10-8-8-x',
-    'x-x-13-12-13-x',
-    'xx554x',
-  ])
+  // With root, third and fifth in the bass, from the nut up; by pencil.
+  expect(await held(page, '3 2 1')).toEqual(['xxx553', 'xxx988', 'x-x-x-12-13-12'])
+  expect(await held(page, '4 3 2')).toEqual(['xx555x', 'x-x-10-9-8-x', 'x-x-14-12-13-x'])
+  await page.getByRole('button', { name: 'Cm', exact: true }).click()
+  await expect(place(page, 'xxx543')).toHaveAttribute(
+    'aria-label',
+    /^Cm, xxx543: .*string 2 fret 4 the minor third, from the third 1 fret down/,
+  )
+  expect(await held(page, '3 2 1')).toEqual(['xxx543', 'xxx888', 'x-x-x-12-13-11'])
+  expect(await held(page, '4 3 2')).toEqual(['xx554x', 'x-x-10-8-8-x', 'x-x-13-12-13-x'])
   await expect(page).toHaveURL(/morph=m/)
   await page.reload()
-  await expect(page.getByRole('button', { name: /^C: xxx543/ })).toBeVisible()
-  await page.getByRole('button', { name: 'back to C' }).click()
-  expect((await shapes(page)).slice(0, 6)).toEqual(major)
+  await expect(place(page, 'xxx543')).toBeVisible()
+  await page.getByRole('button', { name: 'C', exact: true }).click()
+  await expect(place(page, 'xxx553')).toBeVisible()
+  expect(await held(page, '3 2 1')).toEqual(['xxx553', 'xxx988', 'x-x-x-12-13-12'])
 })
 
-test('a ninth added to every cell says which shapes are known already', async ({ page }) => {
-  await open(page, '?chord=Ebmaj7&arrangement=drop-2')
-  await page.getByRole('region', { name: 'What is mapped' }).getByText('9', { exact: true }).click()
-  const cell = page.getByRole('button', { name: /^E♭maj7: x8878x, string 5 \+2$/ })
-  await expect(cell).toContainText('is Gm7')
-  await page.getByLabel('How it joins').selectOption('fifth-gives-way')
-  await expect(page.getByRole('button', { name: /^E♭maj7: x6378x/ })).toBeVisible()
+test('a ninth joins: every place of the larger chord, what it was, and what it is known as', async ({ page }) => {
+  await open(page, '?chord=Gmaj7&arrangement=drop-2')
+  await page.getByRole('button', { name: 'With the ninth' }).click()
+  // No plain Gmaj7 lies there: its root would be an open string.
+  await expect(place(page, 'x2423x')).toBeVisible()
+  await expect(word(page, 'What it becomes')).toHaveText('Gmaj9')
+  await place(page, 'x2423x').click()
+  const here = page.getByRole('region', { name: 'This place' })
+  await expect(here).toContainText('Gmaj9')
+  await expect(here).toContainText('Bm7 until a bass plays G')
+  // All of them are known as one chord.
+  const known = await page
+    .getByTestId('map-cell')
+    .evaluateAll((all) => all.map((one) => /is (\S+)$/.exec(one.ariaLabel ?? '')?.[1]))
+  expect(new Set(known)).toEqual(new Set(['Bm7']))
+  await choose(page, 'How the tone joins', 'the fifth giving way')
+  await settled(page)
+  await expect(place(page, 'x2423x')).toHaveCount(0)
+  await expect(page).toHaveURL(/way=fifth-gives-way/)
+  await choose(page, 'What it becomes', 'Gmaj13')
+  await expect(page).toHaveURL(/add=13/)
 })
 
-test('a cell tells its landmarks, its open form and its keys; it opens in Build and goes to the tray', async ({
+test('a new chord ends the change, typed with what joins it begins another; Back undoes it', async ({ page }) => {
+  await open(page, '?chord=Bb&arrangement=close&morph=sus4')
+  const chord = page.getByRole('textbox', { name: 'Chord' })
+  await expect(word(page, 'What it becomes')).toHaveText('B♭sus4')
+  await chord.fill('Bbdim')
+  await expect(page.getByTestId('map-symbol')).toHaveText('B♭dim')
+  await expect(word(page, 'What it becomes')).toHaveCount(0)
+  await expect(page.getByTestId('place-name')).toContainText('B♭dim')
+  await page.waitForTimeout(1200)
+  await chord.fill('Ebmaj7 drop2 +9')
+  await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
+  await expect(page).toHaveURL(/add=9/)
+  await page.waitForTimeout(1200)
+  await chord.press('Enter')
+  await page.getByRole('button', { name: 'E♭7', exact: true }).click()
+  await expect(page).toHaveURL(/morph=7/)
+  await page.goBack()
+  await expect(page).toHaveURL(/add=9/)
+  await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
+  await expect(page.getByTestId('place-name')).toContainText('E♭maj9')
+  await chord.fill('C9 +9')
+  await expect(page.getByRole('alert')).toContainText('9 can’t join this chord; expected')
+  await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
+})
+
+test('all places of a seventh chord are in sight without scrolling; it opens on the easiest', async ({ page }) => {
+  await open(page, '?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves')
+  await expect(page.getByTestId('map-count')).toHaveText(/^18 places, \d+ beyond$/)
+  const { scrolls, under } = await sheet(page).evaluate((main) => ({
+    scrolls: main.scrollHeight - main.clientHeight,
+    under: [...main.querySelectorAll('[data-testid=map-cell]')].filter(
+      (one) => one.getBoundingClientRect().bottom > main.getBoundingClientRect().bottom,
+    ).length,
+  }))
+  expect(scrolls).toBeLessThanOrEqual(0)
+  expect(under).toBe(0)
+  await expect(inHand(page)).toHaveAttribute('data-frets', 'xx3333')
+  await expect(page.getByTestId('place-frets')).toHaveText('xx3333')
+})
+
+test('what is missing says why, truly; sets with nothing fold into a line, and counts follow the words', async ({
   page,
 }) => {
-  await open(page, '?chord=C&arrangement=close')
-  await page.getByRole('button', { name: /^C: xx555x/ }).click()
-  const place = page.getByRole('region', { name: 'This place' })
-  await expect(place.getByTestId('landmarks')).toContainText('string 6 fret 8 · string 5 fret 3 · string 4 fret 10')
-  await expect(place.getByTestId('landmarks')).toContainText('A, moved up 3 frets')
-  await expect(place.getByTestId('landmarks')).toContainText('D xx777x')
-  await expect(page.getByRole('region', { name: 'Along one neck' })).toContainText('xx555x → x-x-10-9-8-x')
-  const acts = page.getByRole('group', { name: 'Acts' })
-  await acts.getByRole('button', { name: 'To the tray' }).click()
-  await expect(page.getByRole('list', { name: 'Shapes in the tray' })).toContainText('xx555x')
-  await page.getByRole('button', { name: 'Row 3 2 1 to the tray' }).click()
-  await expect(page.getByRole('list', { name: 'Shapes in the tray' })).toContainText('x-x-x-12-13-12')
-  await page.getByRole('button', { name: 'Empty the tray' }).click()
-  await acts.getByRole('link', { name: 'Build' }).click()
-  await expect(page.getByTestId('shape-text')).toContainText('xx555x')
-})
-
-test('filters, empty cells and wrong symbols say what they mean', async ({ page }) => {
   await open(page, '?chord=Ebmaj7&arrangement=drop-2')
-  await expect(page.getByText('only beyond your reach').first()).toBeVisible()
+  const beyond = page.locator('[data-hold=beyond]').first()
+  await expect(beyond).toContainText(/\d{3} mm, beyond/)
+  await expect(beyond).toHaveAttribute('aria-label', /beyond reach$/)
+  await beyond.click()
+  await expect(page.getByTestId('place-reach')).toContainText('beyond this hand’s reach')
   const before = await page.getByTestId('map-count').textContent()
-  await page.getByLabel('Frets').selectOption('1-5')
+  await choose(page, 'String sets', 'neighbouring strings')
+  await expect(page.getByTestId('map-lane')).toHaveCount(3)
   await expect(page.getByTestId('map-count')).not.toHaveText(before ?? '')
-  await page.getByLabel('Frets').selectOption('1-15')
-  await page.getByLabel('String sets').selectOption('neighbouring')
-  await expect(page.getByRole('rowheader')).toHaveCount(3)
-  await page.getByRole('switch', { name: 'landmarks' }).click({ force: true })
-  await expect(page.getByTestId('cell-landmarks').first()).toHaveText(/^R 6:\d+ 5:\d+ 4:\d+ · [CAGED] form$/)
-  await page.getByRole('textbox', { name: 'Chord' }).fill('C7')
-  await expect(page.getByTestId('map-symbol')).toHaveText('C7')
+  await expect(page).toHaveURL(/sets=neighbouring/)
+  await choose(page, 'String sets', 'all string sets')
+  await choose(page, 'Frets', 'frets 1 to 5')
+  await expect(page.getByTestId('map-folded')).toContainText('not in these frets')
+  await choose(page, 'Frets', 'frets 1 to 15')
   await page.getByRole('textbox', { name: 'Chord' }).fill('C7x9')
   await expect(page.getByText('x9 is not a tension; expected b9, 9 or #9')).toBeVisible()
-  await expect(page.getByTestId('map-symbol')).toHaveText('C7')
+  await expect(page.getByTestId('map-symbol')).toHaveText('E♭maj7')
 })
 
-test('another tuning and seven strings have their own map', async ({ page }) => {
-  await open(page, '?chord=D&arrangement=close&tuning=D2,A2,D3,G3,A3,D4')
-  await expect(page.getByTestId('map-count')).toContainText(/^\d+ of 30/)
-  await open(page, '?chord=C13%2311&tuning=B1,E2,A2,D3,G3,B3,E4')
-  await expect(page.getByRole('rowheader', { name: /^7 / }).first()).toBeVisible()
-})
-
-test('with the keyboard: another chord, undo and redo, the cell heard and put in the tray', async ({ page }) => {
+test('a place by the mouse: magnified, on every root, to the next one, into tray, Build and a row of roots', async ({
+  page,
+}) => {
   const started = await watchSounds(page)
   await open(page, '?chord=C&arrangement=close')
-  const symbol = page.getByTestId('map-symbol')
-  const chord = page.getByRole('textbox', { name: 'Chord' })
-  await page.keyboard.press('/')
-  await expect(chord).toBeFocused()
-  await chord.fill('F#m')
-  await expect(symbol).toHaveText('F♯m')
-  await chord.blur()
-  await page.getByText('F♯dim', { exact: true }).click()
-  await expect(page).toHaveURL(/morph=dim/)
-  await page.locator('body').press('Control+z')
-  await expect(page).not.toHaveURL(/morph=/)
-  // What can’t be read stays in the field until undo brings back a chord that was mapped.
-  await chord.fill('C7x9')
-  await expect(page.getByText('x9 is not a tension')).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(symbol).toHaveText('C')
-  await expect(chord).toHaveValue('C')
-  await page.getByRole('button', { name: 'Redo' }).click()
-  await expect(symbol).toHaveText('F♯m')
-  await expect(page.getByRole('region', { name: 'This place' })).toContainText('F♯m')
-  // On a button the space bar presses the button.
-  await symbol.click()
-  await page.locator('body').press('Space')
+  await place(page, 'xx555x').click()
+  await expect(page).toHaveURL(/place=xx555x/)
+  const here = page.getByRole('region', { name: 'This place' })
+  await expect(here.getByTestId('landmarks')).toContainText('string 6 fret 8 · string 5 fret 3 · string 4 fret 10')
+  await expect(here.getByTestId('landmarks')).toContainText('A’s open form, 3 frets up')
+  // Pressed again it is heard.
+  await place(page, 'xx555x').click()
   await expect.poll(async () => (await started()).length).toBe(3)
-  await page.locator('body').press('t')
-  await expect(page.getByRole('list', { name: 'Shapes in the tray' })).toContainText('F♯m')
+  const roots = page.getByRole('region', { name: 'On every root' })
+  await expect(roots.getByTestId('root-place')).toHaveCount(12)
+  await roots.getByRole('button', { name: 'F, x-x-10-10-10-x' }).click()
+  await expect(roots.getByTestId('root-frets')).toHaveText('x-x-10-10-10-x')
+  await expect(roots.getByRole('link', { name: 'build it' })).toHaveAttribute('href', /shape=x-x-10-10-10-x/)
+  await roots.getByRole('button', { name: 'fourths' }).click()
+  await expect(inTray(page).getByRole('listitem')).toHaveCount(12)
+  await expect(inTray(page).getByRole('listitem').nth(1)).toContainText('B♭')
   await page.getByRole('button', { name: 'Empty the tray' }).click()
+  const next = page.getByRole('region', { name: 'To the next one up' })
+  await expect(next.getByRole('img')).toHaveAttribute('aria-label', /string 4: the fifth goes 5 frets up to the root/)
+  await next.getByRole('button', { name: 'x-x-10-9-8-x' }).click()
+  await expect(inHand(page)).toHaveAttribute('data-frets', 'x-x-10-9-8-x')
+  // The lane goes into the tray up the neck.
+  await page.getByRole('button', { name: 'More for the tray' }).click()
+  await page.getByRole('menuitem', { name: /whole lane/ }).click()
+  await expect(inTray(page).getByRole('listitem')).toHaveCount(3)
+  await expect(inTray(page).getByRole('listitem').first()).toContainText('xx555x')
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
+  await place(page, 'x755xx').dblclick()
+  await page.waitForURL(/shape=x755xx/)
+  await expect(page.getByTestId('shape-text')).toContainText('x755xx')
+})
+
+test('a place by the keyboard: along the lane, across lanes, heard before and after, collected, undone, built', async ({
+  page,
+}) => {
+  const started = await watchSounds(page)
+  await open(page, '?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves')
+  await page.keyboard.press('/')
+  await page.keyboard.type('F#maj7 drop2 +9')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('map-symbol')).toHaveText('F♯maj7')
+  await settled(page)
+  await inHand(page).focus()
+  const first = await inHand(page).getAttribute('data-frets')
+  await page.keyboard.press('ArrowRight')
+  await expect(inHand(page)).not.toHaveAttribute('data-frets', first ?? '')
+  await expect(inHand(page)).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  const below = await inHand(page).getAttribute('data-frets')
+  expect(below).toMatch(/^x/)
+  await expect(page.locator('p[aria-live=polite]')).toContainText(below ?? '')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(inHand(page)).toHaveAttribute('data-frets', first ?? '')
+  await page.keyboard.press('a')
+  await expect.poll(async () => (await started()).length).toBe(8)
+  await page.keyboard.press('t')
+  await expect(inTray(page)).toContainText('F♯maj9')
+  await page.getByRole('button', { name: 'Empty the tray' }).press('Enter')
+  await page.locator('body').press('Enter')
+  await page.waitForURL(/\?chord=F%23maj9/)
+})
+
+test('other tunings and seven strings have their own lanes, by mouse and by keyboard', async ({ page }) => {
+  for (const [query, strings] of [
+    ['?chord=D&arrangement=close&tuning=D2,A2,D3,G3,A3,D4', '6 5 4'],
+    ['?chord=G&arrangement=spread&tuning=D2,G2,D3,G3,B3,D4&open=allow', '5 4 3'],
+    ['?chord=C13%2311&tuning=B1,E2,A2,D3,G3,B3,E4', '7 6 5 4'],
+  ] as const) {
+    await open(page, query)
+    const [one] = await held(page, strings)
+    await place(page, one ?? '').focus()
+    await page.keyboard.press('Space')
+    await expect(inHand(page)).toHaveAttribute('data-frets', one ?? '')
+    await expect(page.getByTestId('place-frets')).toHaveText(one ?? '')
+    const last = page.locator('[data-testid=map-cell][data-hold=held]').last()
+    const frets = (await last.getAttribute('data-frets')) ?? ''
+    await last.scrollIntoViewIfNeeded()
+    await last.click()
+    await expect(page).toHaveURL(new RegExp(`place=${frets}`))
+    await expect(inHand(page)).toHaveAttribute('data-frets', frets)
+  }
+})
+
+test('a left-handed player sees the nut at the right; the lowest string may lie on top', async ({ page }) => {
+  const data = {
+    name: 'Left of the map', tuningName: 'standard', tuning: 'E2,A2,D3,G3,B3,E4', capo: null, frets: 20, scaleLengthMm: 648,
+    spacingNutMm: 7.2, spacingBridgeMm: 10.5, lastReachableFret: 17, handed: 'left', pluck: 'fingers',
+  } // biome-ignore format: a record
+  const { id } = await (await page.request.post('/api/instruments', { data })).json()
+  await page.request.patch('/api/settings', { data: { lowOnTop: true, instrumentId: id } })
+  try {
+    await open(page, '?chord=C&arrangement=close')
+    const box = async (frets: string) => (await place(page, frets).boundingBox()) ?? { x: 0, y: 0 }
+    expect((await box('xx555x')).x).toBeGreaterThan((await box('x-x-10-9-8-x')).x)
+    await place(page, 'xx555x').click()
+    await expect(inHand(page)).toHaveAttribute('data-frets', 'xx555x')
+  } finally {
+    await page.request.delete(`/api/instruments/${id}`)
+    await page.request.patch('/api/settings', { data: { lowOnTop: false } })
+  }
+})
+
+test('printed: the lanes alone, with chord, instrument and date, on one page', async ({ page }) => {
+  await open(page, '?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByTestId('map-lane').first()).toBeVisible()
+  await expect(page.getByText(/E♭maj9 on .+, E A D G B E/)).toBeVisible()
+  for (const gone of [
+    page.getByRole('group', { name: 'Acts' }),
+    page.getByRole('region', { name: 'This place' }),
+    page.getByRole('region', { name: 'Tray' }),
+  ])
+    await expect(gone).toBeHidden()
+  for (const format of ['A4', 'Letter'] as const) {
+    const pdf = await page.pdf({ format })
+    expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length).toBe(1)
+  }
 })

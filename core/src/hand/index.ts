@@ -20,7 +20,7 @@ export {
   scaledHand,
 } from './profile.ts'
 export type { CompactRanking, RankedShape, Ranking, ShapeScore } from './rank.ts'
-export { POSITION_COST, rankCompactly, rankShapes, shapeJudge } from './rank.ts'
+export { POSITION_COST, rankCompactly, rankShapes, shapeScorer } from './rank.ts'
 export type { NarrowInterval, RegisterWarning } from './register.ts'
 export { BASS_RANGE_BELOW, registerWarnings } from './register.ts'
 export type { Barre, Finger, Fingering, FingeringCost, HandProfile, ReachVerdict } from './types.ts'

@@ -68,8 +68,8 @@ export const POSITION_COST = 0.25
 /** Open strings beside a hand that has left the nut: each fret beyond the fourth. */
 const APART_FROM_OPEN_COST = 0.5
 
-/** Gives the terms of one shape after another that do not depend on fingers. */
-function scorer(neck: Neck, { chord, bassAsked = false, stringsAsked = false }: Ranking) {
+/** Gives the terms of one shape after another from the effort of its fingering; `undefined`: it can't be held. */
+export function shapeScorer(neck: Neck, { chord, bassAsked = false, stringsAsked = false }: Ranking) {
   const root = pitchClassOf(chord.root)
   const set: PitchClassSet = formulaMask(chord.formula)
   const omittable = omittableDegrees(chord.formula)
@@ -132,7 +132,7 @@ export function rankCompactly(
   ranking: Ranking,
 ): CompactRanking {
   const { leastEffort } = handOn(neck, profile, ranking)
-  const scoreOf = scorer(neck, ranking)
+  const scoreOf = shapeScorer(neck, ranking)
   const totals = new Float64Array(found.count)
   const reachesMm = new Float32Array(found.count)
   const held = new Uint8Array(found.count)
@@ -151,9 +151,9 @@ export function rankCompactly(
 }
 
 /** A function that gives the hand's answer to one shape after another on the same neck. */
-export function shapeJudge(neck: Neck, profile: HandProfile, ranking: Ranking): (frets: Frets) => RankedShape {
+function shapeJudge(neck: Neck, profile: HandProfile, ranking: Ranking): (frets: Frets) => RankedShape {
   const { bestFingering } = handOn(neck, profile, ranking)
-  const scoreOf = scorer(neck, ranking)
+  const scoreOf = shapeScorer(neck, ranking)
   return (frets) => {
     const fingering = bestFingering(frets)
     return { frets, reachMm: reachMm(neck, frets), fingering, score: scoreOf(frets, fingering?.total) }

@@ -1,8 +1,13 @@
 /**
  * Map: a chord's whole territory.
- *   Question ─mapOf→ ChordMap (string sets × bass tones) ─changedMap(change)→ what becomes of every place
+ *   Question + change ─mapOf→ ChordMap (string sets × bass tones): shapes with what they were, or why there is none
+ *   place ─onEveryRoot→ the same shape on twelve roots;  tones ─twinOf→ what else they are known as
  */
-export type { ChordMap, MapCell, MapRow } from './map.ts'
-export { inAllKeys, mapOf } from './map.ts'
-export type { ChangedCell, ChangedMap, MapChange, WhyLost } from './mapChange.ts'
-export { changedCell, changedMap } from './mapChange.ts'
+export type { JoiningError, JoiningWay, MapChange } from './change.ts'
+export { JOINING_WAYS, joiningTones, joiningWays } from './change.ts'
+export type { EveryRoot, RootPlace, RowStep } from './everyRoot.ts'
+export { onEveryRoot, ROW_STEPS, rowOfRoots } from './everyRoot.ts'
+export type { WhyNone } from './gaps.ts'
+export type { CameFrom, ChordMap, MapCell, MapGap, MapPlace, MapRow } from './map.ts'
+export { easiestPlace, mapOf, placesOf } from './map.ts'
+export { twinOf } from './twin.ts'

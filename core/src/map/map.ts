@@ -1,38 +1,53 @@
 /**
  * A chord's whole territory: for every string set and every tone in the bass the easiest shape, or why there is none.
- *   chord + arrangement ─per string set: searchVoicings→ by bass tone ─rank→ ChordMap
+ *   chord ─changedChord→ what is searched ─per string set: byBass→ by bass tone ─judged→ MapPlace, or why there is none
  */
-
 import { queryOf } from '../answer/index.ts'
-import { type Chord, type Formula, type OmissionSchool, plainestRoot, soundingSets } from '../chord/index.ts'
-import { shapeJudge } from '../hand/index.ts'
-import type { Neck, StringSet } from '../neck/index.ts'
-import { type Degree, pitchClassOf } from '../pitch/index.ts'
+import { type Chord, type Formula, type OmissionSchool, soundingSets } from '../chord/index.ts'
+import { handOn, reachMm, shapeScorer } from '../hand/index.ts'
+import { type Fret, type Neck, type StringIndex, type StringSet, soundingMidi } from '../neck/index.ts'
+import { type Degree, degreePitchClass, pitchClassOf } from '../pitch/index.ts'
 import { neighbouringSets, type Player, type Question } from '../request/index.ts'
-import {
-  type ArrangementChoice,
-  type Frets,
-  fretsAt,
-  searchVoicings,
-  slide,
-  type Voicing,
-  type VoicingQuery,
-  voicingReader,
-} from '../voicing/index.ts'
+import { type ArrangementChoice, type Frets, fretSounding, lowestPressed, type VoicingQuery } from '../voicing/index.ts'
+import { type Before, changedArrangement, changedChord, type MapChange } from './change.ts'
+import { byBass, type WhyNone, whyNone } from './gaps.ts'
+import { twinOf } from './twin.ts'
 
-export interface MapCell {
+/** A tone of a place that was another one before the change. */
+export interface CameFrom {
+  readonly string: StringIndex
+  /** Where it stood; `undefined` where the string has no such place. */
+  readonly fret: Fret | undefined
+  readonly degree: Degree
+  /** Semitones that it has gone. */
+  readonly by: number
+}
+
+export interface MapPlace {
+  readonly kind: 'place'
   readonly bass: Degree
-  /** The easiest shape; `undefined` where there is none. */
-  readonly frets: Frets | undefined
+  /** The easiest shape here; where the hand reaches none, the one that is least wide. */
+  readonly frets: Frets
   readonly degrees: readonly (Degree | null)[]
   readonly reachMm: number
-  /** Whether four fingers can hold it. */
-  readonly playable: boolean
+  /** `beyond`: wider than the hand reaches. `fingers`: within reach, but not for four fingers. */
+  readonly hold: 'held' | 'fingers' | 'beyond'
+  /** Lower is easier; what `beyond` places are is told by their reach alone. */
+  readonly score: number
   /** How many more there are here. */
   readonly more: number
-  /** `reach`: it exists, but not within this hand's reach. `nowhere`: not on these strings of this neck. */
-  readonly none: 'reach' | 'nowhere' | undefined
+  readonly from: readonly CameFrom[]
+  /** Another chord that these very tones are known as. */
+  readonly twin: Chord | undefined
 }
+
+export interface MapGap {
+  readonly kind: 'gap'
+  readonly bass: Degree
+  readonly why: WhyNone
+}
+
+export type MapCell = MapPlace | MapGap
 
 export interface MapRow {
   readonly strings: StringSet
@@ -40,10 +55,19 @@ export interface MapRow {
 }
 
 export interface ChordMap {
+  /** As it is mapped: changed, if it was. */
   readonly chord: Chord
   readonly basses: readonly Degree[]
   readonly rows: readonly MapRow[]
 }
+
+/** The shapes of a row from the nut up: by the lowest finger, then by the bass. */
+export const placesOf = ({ cells }: MapRow): readonly MapPlace[] =>
+  cells
+    .filter((cell) => cell.kind === 'place')
+    .toSorted((a, b) => lowestPressed(a.frets) - lowestPressed(b.frets) || sumOf(a.frets) - sumOf(b.frets))
+
+const sumOf = (frets: Frets): number => frets.reduce((sum: number, fret) => sum + (fret ?? 0), 0)
 
 /**
  * How many strings a map's shapes take: as many as the chord has tones, four at most, or the fewest on which the school can
@@ -51,85 +75,143 @@ export interface ChordMap {
  */
 function mapVoices(formula: Formula, arrangement: ArrangementChoice, school: OmissionSchool): number {
   if (arrangement.kind === 'named' && arrangement.name === 'shell') return 3
+  if (arrangement.kind === 'list') return arrangement.degrees.length
   for (let voices = Math.min(4, formula.length); voices <= formula.length; voices++)
     if (soundingSets(formula, voices, { school, doubling: false }).length > 0) return voices
   return Math.min(4, formula.length)
 }
 
-/** The map of a question's chord in its arrangement, within its frets and its hand. */
-export function mapOf(question: Question, player: Player): ChordMap {
-  const plain: Question = { ...question, bass: undefined, top: undefined, strings: undefined }
-  const query = queryOf(plain, player)
-  const { neck, chord } = query
-  const voices = mapVoices(chord.formula, question.arrangement, player.school)
-  const sets = neighbouringSets(neck.open.length, voices)
-  const judge = shapeJudge(neck, player.hand, { chord, thumb: player.thumb, bassAsked: true, stringsAsked: true })
-  const read = voicingReader(chord, neck)
+/** The map of a question's chord in its arrangement, within its frets and its hand; or of what a change makes of it. */
+export function mapOf(question: Question, player: Player, change: MapChange = { kind: 'none' }): ChordMap {
+  const changed = changedChord(question.chord, question.arrangement, change, player.school, question.omit)
+  const { chord, omit, school, added, before } = changed
+  const arrangement = changedArrangement(question.arrangement, changed)
+  const query: VoicingQuery = {
+    ...queryOf({ ...question, chord, arrangement, omit, bass: undefined, top: undefined, strings: undefined }, player),
+    school,
+    // A map gives a string to every tone: none comes twice.
+    doubling: arrangement.kind === 'list' && new Set(arrangement.degrees).size < arrangement.degrees.length,
+  }
+  const { neck } = query
+  const plainVoices = mapVoices(chord.formula, arrangement, school)
+  const voices =
+    omit !== undefined ? chord.formula.length - omit.length : added !== undefined && plainVoices === 3 ? 4 : plainVoices
+  const sounding = omit !== undefined ? [chord.formula.filter((degree) => !omit.includes(degree))] : undefined
+  const basses = sounding?.[0] ?? bassesOf(chord.formula, voices, school)
+  const { leastEffort } = handOn(neck, player.hand, { thumb: player.thumb })
+  const scoreOf = shapeScorer(neck, { chord, bassAsked: true, stringsAsked: true })
+  const degreeAt = degreeReader(chord, neck)
+  const bassOf = (frets: Frets): Degree | undefined => {
+    const degrees = degreesOf(frets, degreeAt)
+    if (added !== undefined && !degrees.includes(added)) return undefined
+    return degrees[lowestSounding(frets, neck)] ?? undefined
+  }
+  const told = (frets: Frets, bass: Degree, more: number, hold: MapPlace['hold'], score: number): MapPlace => {
+    const degrees = degreesOf(frets, degreeAt)
+    const from = cameFrom(frets, degrees, before, neck)
+    return {
+      kind: 'place',
+      bass,
+      frets,
+      degrees,
+      reachMm: reachMm(neck, frets),
+      hold,
+      score,
+      more,
+      from,
+      twin: twinIn(degrees),
+    }
+  }
+  // Shapes that sound the same tones are known as the same.
+  const twins = new Map<string, Chord | undefined>()
+  const twinIn = (degrees: readonly (Degree | null)[]): Chord | undefined => {
+    const key = chord.formula.filter((degree) => degrees.includes(degree)).join()
+    if (!twins.has(key)) twins.set(key, twinOf(chord, degrees))
+    return twins.get(key)
+  }
   const row = (strings: StringSet): MapRow => {
-    const within = groupByBass({ ...query, stringSets: [strings] }, read)
-    const anywhere = groupByBass({ ...query, stringSets: [strings], span: neck.lastFret, fretMax: neck.lastFret }, read)
-    const cells = bassesOf(chord.formula, voices, player).map((bass): MapCell => {
-      const ranked = (within.get(bass) ?? []).map((frets) => judge(frets)).sort((a, b) => a.score.total - b.score.total)
-      const [best] = ranked
-      if (best === undefined)
-        return {
-          bass,
-          frets: undefined,
-          degrees: [],
-          reachMm: 0,
-          playable: false,
-          more: 0,
-          none: anywhere.has(bass) ? 'reach' : 'nowhere',
-        }
-      return {
-        bass,
-        frets: best.frets,
-        degrees: read(best.frets)?.degrees ?? [],
-        reachMm: best.reachMm,
-        playable: best.fingering !== undefined,
-        more: ranked.length - 1,
-        none: undefined,
+    const here: VoicingQuery = { ...query, stringSets: [strings] }
+    const within = byBass(here, bassOf)
+    const isMissing = (bass: Degree) => !within.has(bass)
+    // Only where something is missing is it looked for how far away it would be.
+    const wide = basses.some(isMissing) ? byBass({ ...here, span: neck.lastFret }, bassOf) : within
+    const gone = basses.filter((bass) => !wide.has(bass))
+    const why = gone.length > 0 ? whyNone(query, strings, gone, (wider) => byBass(wider, bassOf)) : undefined
+    const cells = basses.map((bass): MapCell => {
+      const found = within.get(bass)
+      if (found) {
+        const scored = found.map((frets) => {
+          const effort = leastEffort(frets)
+          return { frets, effort, total: scoreOf(frets, effort).total }
+        })
+        const best = scored.reduce((least, one) => (one.total < least.total ? one : least))
+        const isWide = reachMm(neck, best.frets) > player.hand.stretchMm
+        const hold = best.effort !== undefined ? 'held' : isWide ? 'beyond' : 'fingers'
+        return told(best.frets, bass, found.length - 1, hold, best.total)
       }
+      const beyond = wide.get(bass)
+      if (!beyond) return { kind: 'gap', bass, why: why?.get(bass) ?? 'nowhere' }
+      const least = beyond.reduce((best, one) => (reachMm(neck, one) < reachMm(neck, best) ? one : best))
+      return told(least, bass, beyond.length - 1, 'beyond', Number.POSITIVE_INFINITY)
     })
     return { strings, cells }
   }
-  return { chord, basses: bassesOf(chord.formula, voices, player), rows: sets.map(row) }
+  return { chord, basses, rows: neighbouringSets(neck.open.length, voices).map(row) }
+}
+
+/** Where the map is opened: its easiest place. */
+export function easiestPlace({ rows }: ChordMap): MapPlace | undefined {
+  const places = rows.flatMap(placesOf)
+  return places.reduce<MapPlace | undefined>(
+    (best, one) => (best === undefined || one.score < best.score ? one : best),
+    undefined,
+  )
+}
+
+const lowestSounding = (frets: Frets, neck: Neck): StringIndex => {
+  let at = -1
+  let least = Number.POSITIVE_INFINITY
+  for (const [string, fret] of frets.entries()) {
+    const midi = fret === null ? least : soundingMidi(neck, string, fret)
+    if (midi < least) {
+      least = midi
+      at = string
+    }
+  }
+  return at
+}
+
+function degreeReader({ root, formula }: Chord, neck: Neck): (string: StringIndex, fret: Fret) => Degree | null {
+  const own = pitchClassOf(root)
+  const byPitch = Array.from({ length: 12 }, (_, pitch) =>
+    formula.find((degree) => degreePitchClass(degree) === (pitch - own + 12) % 12),
+  )
+  return (string, fret) => byPitch[soundingMidi(neck, string, fret) % 12] ?? null
+}
+
+const degreesOf = (
+  frets: Frets,
+  degreeAt: (string: StringIndex, fret: Fret) => Degree | null,
+): readonly (Degree | null)[] => frets.map((fret, string) => (fret === null ? null : degreeAt(string, fret)))
+
+function cameFrom(
+  frets: Frets,
+  degrees: readonly (Degree | null)[],
+  before: ReadonlyMap<Degree, Before>,
+  neck: Neck,
+): readonly CameFrom[] {
+  return degrees.flatMap((degree, string): readonly CameFrom[] => {
+    const fret = frets[string]
+    const was = degree === null ? undefined : before.get(degree)
+    if (!was || fret === null || fret === undefined) return []
+    const there = fretSounding(neck, string, soundingMidi(neck, string, fret) - was.by)
+    return [{ string, fret: there, degree: was.degree, by: was.by }]
+  })
 }
 
 /** The tones that may lie lowest: those that some sounding of the chord on so many strings has. */
-function bassesOf(formula: Formula, voices: number, { school }: Player): readonly Degree[] {
+function bassesOf(formula: Formula, voices: number, school: OmissionSchool): readonly Degree[] {
   const sets = soundingSets(formula, voices, { school, doubling: false })
   const shells = sets.length > 0 ? sets : soundingSets(formula, voices, { school: 'shell', doubling: false })
   return formula.filter((degree) => shells.length === 0 || shells.some((set) => set.includes(degree)))
-}
-
-function groupByBass(
-  query: VoicingQuery,
-  read: (frets: Frets) => Voicing | undefined,
-): ReadonlyMap<Degree, readonly Frets[]> {
-  const found = searchVoicings(query)
-  const groups = new Map<Degree, Frets[]>()
-  for (let row = 0; row < found.count; row++) {
-    const frets = fretsAt(found, row)
-    const bass = read(frets)?.arrangement.degrees[0]
-    if (bass === undefined) continue
-    const group = groups.get(bass)
-    if (group) group.push(frets)
-    else groups.set(bass, [frets])
-  }
-  return groups
-}
-
-/** The same shape in all twelve keys, from its own root up in fifths; without the keys that the neck does not hold. */
-export function inAllKeys(
-  voicing: Pick<Voicing, 'frets' | 'chord'>,
-  neck: Neck,
-): readonly { readonly chord: Chord; readonly frets: Frets }[] {
-  const { chord, frets } = voicing
-  return Array.from({ length: 12 }, (_, step) => (step * 7) % 12).flatMap((up) => {
-    const moved = slide(frets, neck, up) ?? slide(frets, neck, up - 12)
-    if (!moved) return []
-    const root = plainestRoot((pitchClassOf(chord.root) + up) % 12, chord.formula)
-    return [{ chord: { root, formula: chord.formula }, frets: moved }]
-  })
 }

@@ -27,6 +27,33 @@ const TRIADS: readonly Formula[] = [
   ['R', 'b3', 'b5'],
 ]
 
+/** Of the same frame, but not one tone darker or brighter than another of the thread. */
+const SEVENTHS_APART: readonly Formula[] = [
+  ...SIXTHS,
+  ['R', 'b3', '5', '7'],
+  ['R', '4', '5', 'b7'],
+  ['R', '3', '#5', 'b7'],
+]
+
+/** The kinds of chord that stand in a formula's place over the same root, with its extensions over them. */
+export interface Kindred {
+  /** From the brightest to the darkest: each step lowers one tone. */
+  readonly thread: readonly Formula[]
+  readonly apart: readonly Formula[]
+}
+
+export function kindredOf(formula: Formula): Kindred {
+  const has = (step: number) => formula.some((degree) => stepOf(degree) === step)
+  const upper = formula.filter((degree) => stepOf(degree) > 7)
+  const isWhole = (one: Formula) => new Set(one.map(degreePitchClass)).size === one.length
+  const under = (kinds: readonly Formula[]) => kinds.map((kind) => sortedFormula([...kind, ...upper])).filter(isWhole)
+  // A power chord and the like have no kin: a tone of theirs has no counterpart.
+  if (formula.length < 3) return { thread: [], apart: [] }
+  return has(7) || has(6)
+    ? { thread: under(SEVENTHS), apart: under(SEVENTHS_APART) }
+    : { thread: under(TRIADS), apart: [] }
+}
+
 /** The row of chords that a voicing belongs to, on its own strings; the kinds that it can't be morphed into are left away. */
 export function familyRow(voicing: Voicing, neck: Neck): readonly Voicing[] {
   const has = (step: number) => voicing.chord.formula.some((degree) => stepOf(degree) === step)

@@ -18,7 +18,7 @@ export { carry, relocate, sameFingers, samePitches, samePitchesIn } from './else
 export type { ArrangementError, FretsError } from './errors.ts'
 export { centreOf, highestPressed, lowestPressed, pressedFrets, soundingStrings } from './frets.ts'
 export { readFrets, writeFrets } from './fretsText.ts'
-export { fretSounding, morph } from './morph.ts'
+export { counterpartOf, fretSounding, morph } from './morph.ts'
 export type { StringMove } from './moves.ts'
 export { movesBetween, START_OR_STOP, travel } from './moves.ts'
 export type { OpenStrings, SearchBudget, SearchCut, VoicingQuery, VoicingsFound } from './query.ts'

@@ -12,14 +12,16 @@ function placeOf(degree: Degree): number {
   return step === 6 ? 7 : step
 }
 
+/** The tone of a formula that has a degree's place; the degree itself where it is there. */
+export const counterpartOf = (degree: Degree, formula: Formula): Degree | undefined =>
+  formula.includes(degree) ? degree : formula.find((other) => placeOf(other) === placeOf(degree))
+
 /**
  * Morphs a voicing into another formula over the same root: third to third, fifth to fifth, seventh to seventh, each on
  * its own string by as few frets as it takes.
  * @returns `undefined` when a sounded tone has no counterpart, or a voice would leave the frets that can be pressed.
  */
 export function morph(voicing: Voicing, formula: Formula, neck: Neck): Voicing | undefined {
-  const counterpart = (degree: Degree): Degree | undefined =>
-    formula.includes(degree) ? degree : formula.find((other) => placeOf(other) === placeOf(degree))
   const frets: (number | null)[] = []
   for (const [string, degree] of voicing.degrees.entries()) {
     const midi = voicing.midis[string]
@@ -27,7 +29,7 @@ export function morph(voicing: Voicing, formula: Formula, neck: Neck): Voicing |
       frets.push(null)
       continue
     }
-    const to = counterpart(degree)
+    const to = counterpartOf(degree, formula)
     if (to === undefined) return undefined
     const fret = fretSounding(neck, string, midi + degreeSemitones(to) - degreeSemitones(degree))
     if (fret === undefined) return undefined

@@ -32,6 +32,12 @@ export interface SharedActs {
 const labelsAfter = (labels: Labels): Labels => LABELS[(LABELS.indexOf(labels) + 1) % LABELS.length] ?? 'degree'
 
 const go = (href: string | undefined) => href !== undefined && window.location.assign(href)
+/** What is typed then takes the place of what stands there. */
+function intoField(id: string): void {
+  const field = document.getElementById(id)
+  field?.focus()
+  if (field instanceof HTMLInputElement) field.select()
+}
 const nextLabels = () => changeSettings({ labels: labelsAfter($session.get().settings.labels) })
 const bassOnOff = () => changeSettings({ bassStandIn: !$session.get().settings.bassStandIn })
 
@@ -51,7 +57,7 @@ export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: 
   return [
     ...(fieldId === undefined
       ? []
-      : [line(['/'], typeWords, { '/': () => document.getElementById(fieldId)?.focus() })]),
+      : [line(['/'], typeWords, { '/': () => intoField(fieldId) })]),
     ...(play === undefined ? [] : [line(['Space'], playWords, { ' ': play })]),
     ...own,
     line(['B'], 'bass stand-in on or off', { b: bassOnOff }),

@@ -7,6 +7,8 @@ import type { SymbolError } from '@nestling/core/chord'
 import type { KeyError, NumbersError } from '@nestling/core/key'
 import type { KeyLineError, LaneError } from '@nestling/core/lane'
 import type { InstrumentProblem } from '@nestling/core/neck'
+import type { JoiningError } from '@nestling/core/map'
+import { withSigns } from '@nestling/core/pitch'
 import type { MaterialError, RunLineError } from '@nestling/core/practice'
 import type { ProgressionError } from '@nestling/core/progression'
 import type { FieldError, QuestionError } from '@nestling/core/request'
@@ -25,6 +27,7 @@ export type ToldError =
   | ChartError
   | ArrangementError
   | FretsError
+  | JoiningError
   | MaterialError
   | RunLineError
   | QuestionError
@@ -48,6 +51,7 @@ type Coded =
   | ChartError
   | ArrangementError
   | FretsError
+  | JoiningError
   | MaterialError
   | RunLineError
   | QuestionError
@@ -93,6 +97,8 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   lane_counts: ({ tones, strings }) =>
     says(`${tones} tones on ${strings} strings; a lane needs a string for each tone`, 'as many strings as tones'),
   lane_root_missing: ({ text }) => wants(`${text} has no strings`, 'a string set such as 6432 beside it'),
+  cannot_join: ({ text, choices }) =>
+    wants(`${text} can’t join this chord`, choices.length === 0 ? 'nothing: it has every tone' : choices.map(withSigns).join(' ')),
   not_in_a_chart: ({ text }) => wants(`${text} does not stand here`, CHART),
   number_without_key: ({ text }) => wants(`${text} is a number without a key`, 'a line such as key: Ab, or a chord'),
   bar_beats: ({ slots, beats }) =>

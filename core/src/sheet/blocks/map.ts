@@ -1,5 +1,5 @@
 /** A chord's whole territory on paper: a lane a string set, all on one ruler of frets. */
-import { mapOf } from '../../map/index.ts'
+import { type MapPlace, mapOf } from '../../map/index.ts'
 import { neckOf, stringNumber } from '../../neck/index.ts'
 import { readQuestion } from '../../request/index.ts'
 import { type BlockRoom, symbolIn } from '../context.ts'
@@ -20,9 +20,12 @@ export function mapRows(block: MapBlock, room: BlockRoom): readonly Row[] {
   const neck = neckOf(player.instrument)
   const strings = neck.open.length
   const filled = map.rows
-    .map(({ strings: set, cells }) => ({ set, cells: cells.filter(({ frets }) => frets) }))
+    .map(({ strings: set, cells }) => ({
+      set,
+      cells: cells.filter((cell): cell is MapPlace => cell.kind === 'place' && cell.hold !== 'beyond'),
+    }))
     .filter(({ cells }) => cells.length > 0)
-  const highest = Math.max(5, ...filled.flatMap(({ cells }) => cells.flatMap(({ frets }) => (frets ?? []).map((fret) => fret ?? 0))))
+  const highest = Math.max(5, ...filled.flatMap(({ cells }) => cells.flatMap(({ frets }) => frets.map((fret) => fret ?? 0))))
   const how = block.arrangement === '' || block.arrangement === 'any' ? '' : ` as ${block.arrangement.replaceAll('-', ' ')}`
   const rows: Row[] = [heading(block.id, `${symbolIn(room, map.chord)}${how} on all string sets`, room)]
   if (filled.length === 0) return [...rows, ...missing(block.id, 'No shape of it lies within this hand’s reach.', room)]
@@ -37,7 +40,7 @@ export function mapRows(block: MapBlock, room: BlockRoom): readonly Row[] {
       ...neckMarks(lane, isLast ? 'all' : 'none'),
     ]
     for (const { frets, degrees } of cells) {
-      const tones = (frets ?? []).flatMap((fret, string): readonly TonePlace[] => {
+      const tones = frets.flatMap((fret, string): readonly TonePlace[] => {
         const degree = degrees[string]
         return fret === null || !degree ? [] : [{ string: string - low, fret, degree, label: labelOf(sheet.labels, { degree }, naming) }]
       })

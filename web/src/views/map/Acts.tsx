@@ -1,47 +1,62 @@
-/** The Map's acts, about the place that is taken: the same words, keys and places as in every view. */
+/** The Map's acts, about the place that is in hand: the same words, keys and places as in every view. */
+import { Menu } from '@mantine/core'
+import { useMemo } from 'react'
 import type { Act } from '../../controls/ActLine.tsx'
 import { ActLine } from '../../controls/ActLine.tsx'
 import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toBuild, toPractice } from '../../state/links.ts'
-import { collect, hearCell, keepCell, shapeOf, sheetHref } from './collect.ts'
+import { before, collect, hear, hearBoth, keep, laneToTray, shapeOf, sheetHref } from './collect.ts'
 import { CHORD_INPUT_ID } from './keys.ts'
-import type { Selected } from './MapTable.tsx'
-import type { MapState } from './useMap.ts'
+import type { MapState, ShownMap } from './useMap.ts'
 
-export function Acts({ state, selected }: { readonly state: MapState; readonly selected: Selected }) {
-  const { typed, type, finish, search } = state
-  const found = search.status === 'found' ? search.found : undefined
-  const cell = found?.changed[selected.row]?.[selected.column]
-  const shape = found && cell?.kind === 'shape' ? shapeOf(cell, found) : undefined
-  const about: readonly (readonly Act[])[] =
-    found && cell?.kind === 'shape' && shape
-      ? [
-          [{ words: 'Hear', keyHint: 'Space', isMain: true, run: () => hearCell(cell, found) }],
-          [
-            { words: 'To the tray', keyHint: 'T', run: () => void collect([cell], found) },
-            {
-              words: 'Keep',
-              keyHint: 'K',
-              run: () => void keepCell(cell, found),
-              menu: { label: 'More to keep', items: <ToSheet href={sheetHref(state)} /> },
-            },
-            { words: 'Build', href: toBuild(shape, found.player) },
-            { words: 'Arpeggio', href: toArpeggio(shape, found.player) },
-            { words: 'Practise', keyHint: 'R', href: toPractice([shape], found.player) },
-          ],
-        ]
-      : []
+export function Acts({ state, shown }: { readonly state: MapState; readonly shown: ShownMap | undefined }) {
+  const { typed, type, finish } = state
+  const acts = useMemo(() => actsOf(shown), [shown])
   return (
     <ActLine
       field={<ChordField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} />}
       problem={typed.problem && <ChordProblem id={CHORD_INPUT_ID} typed={typed} />}
-      acts={[...about, [{ words: 'Print', run: () => window.print() }]]}
+      acts={acts}
       past={state}
       undo={state.undo}
       redo={state.redo}
       openKeys={openKeys}
     />
   )
+}
+
+function actsOf(shown: ShownMap | undefined): readonly (readonly Act[])[] {
+  const print: readonly Act[] = [{ words: 'Print', run: () => window.print() }]
+  const place = shown?.chosen
+  if (!shown || !place) return [print]
+  const shape = shapeOf(place.frets, shown)
+  return [
+    [
+      { words: 'Hear', keyHint: 'Space', isMain: true, run: () => hear(place.frets, shown) },
+      ...(before(place) ? [{ words: 'before, after', keyHint: 'A', run: () => hearBoth(place, shown) }] : []),
+    ],
+    [
+      {
+        words: 'To the tray',
+        keyHint: 'T',
+        run: () => collect([shape]),
+        menu: {
+          label: 'More for the tray',
+          items: <Menu.Item onClick={() => laneToTray(shown)}>The whole lane (⇧ T)</Menu.Item>,
+        },
+      },
+      {
+        words: 'Keep',
+        keyHint: 'K',
+        run: () => void keep(place, shown),
+        menu: { label: 'More to keep', items: <ToSheet href={sheetHref(shown)} /> },
+      },
+      { words: 'Build', keyHint: 'Enter', href: toBuild(shape, shown.player) },
+      { words: 'Arpeggio', href: toArpeggio(shape, shown.player) },
+      { words: 'Practise', keyHint: 'R', href: toPractice([shape], shown.player) },
+    ],
+    print,
+  ]
 }

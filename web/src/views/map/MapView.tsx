@@ -1,108 +1,174 @@
-/** Map: a chord's whole territory as one sheet; string sets down, bass tones across. */
-
+/** Map: a chord's whole territory on one neck, cut into a lane for each string set. */
+import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
+import type { MapPlace } from '@nestling/core/map'
+import { tuningLetters } from '@nestling/core/neck'
 import { instrumentFor } from '@nestling/core/request'
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useMemo } from 'react'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import { carriedOf, carry } from '../../state/carried.ts'
+import { toBuild } from '../../state/links.ts'
 import type { PageData } from '../../state/page.ts'
-import { fretsWord } from '../../words/shapes.ts'
+import { $session } from '../../state/session.ts'
+import { spokenPlace, wordsOfPlace } from '../../words/map.ts'
+import { counted } from '../../words/shapes.ts'
 import { Acts } from './Acts.tsx'
-import { type MapAddress, writeMap } from './address.ts'
-import { CellDetail } from './CellDetail.tsx'
-import { mapActs } from './keys.ts'
-import { MapHead } from './MapHead.tsx'
-import { MapTable, type Selected } from './MapTable.tsx'
+import { writeMap } from './address.ts'
+import { EveryRoot } from './beside/EveryRoot.tsx'
+import { NextUp } from './beside/NextUp.tsx'
+import { Place } from './beside/Place.tsx'
+import { hear, shapeOf } from './collect.ts'
+import { mapActs, mapKeys, takePlace } from './keys.ts'
 import classes from './MapView.module.css'
-import { RowLine } from './RowLine.tsx'
-import { type FoundMap, type MapState, useMap } from './useMap.ts'
-import { useRowByRow } from './useRowByRow.ts'
+import { Becomes } from './sentence/Becomes.tsx'
+import sentence from './sentence/MapSentence.module.css'
+import { MapSentence } from './sentence/MapSentence.tsx'
+import { LaneSheet } from './sheet/LaneSheet.tsx'
+import { laneSheet, type LaneSheet as Sheet } from './sheet/lanes.ts'
+import { type MapState, type ShownMap, useMap, useShown } from './useMap.ts'
 
 export interface MapViewProps {
   readonly page: PageData
-  readonly address: MapAddress
+  /** The address's query. */
+  readonly query: string
 }
 
 export default function MapView(props: MapViewProps) {
   return (
-    <Shell view="Map" page={props.page}>
-      <Territory address={props.address} />
+    <Shell view="Map" page={props.page} fixed>
+      <Territory query={props.query} />
     </Shell>
   )
 }
 
-function Territory({ address }: Pick<MapViewProps, 'address'>) {
-  const state = useMap(address)
-  const [selected, setSelected] = useState<Selected>({ row: 0, column: 0 })
-  const [taken, setTaken] = useState<Selected | undefined>(undefined)
-  useCarried(state, taken)
-  const select = (place: Selected) => {
-    setSelected(place)
-    setTaken(place)
-  }
+/** The lanes' own units: pixels, on a screen of 1280 by 800. */
+const WIDTH = 890
+const HEIGHT = 553
+
+function Territory({ query }: Pick<MapViewProps, 'query'>) {
+  const state = useMap(query)
+  const shown = useShown(state)
+  const sheet = useSheet(shown)
+  const { asked, search } = state
+  useCarried(state, shown)
+  const acts = useMemo(() => mapActs(state, shown), [state, shown])
+  const keys = useMemo(() => mapKeys(state, shown, sheet?.lanes ?? []), [state, shown, sheet])
   return (
-    <Frame heading="The map of a chord" announcement={announcementOf(state, selected)} acts={mapActs(state, selected)}>
-      <MapHead state={state}>
-        <Acts state={state} selected={selected} />
-      </MapHead>
-      {state.search.status === 'searching' && <p className={classes['aside']}>Looking along the neck…</p>}
-      {state.search.status === 'failed' && (
+    <Frame heading="The map of a chord" announcement={announcementOf(shown)} acts={acts} keys={keys}>
+      <section aria-label="What is mapped" className={sentence['head']}>
+        <MapSentence state={state} shown={shown} />
+        <Acts state={state} shown={shown} />
+        <Becomes state={state} />
+      </section>
+      {search.status === 'searching' && <p className={classes['aside']}>Looking along the neck…</p>}
+      {search.status === 'failed' && (
         <p role="alert" className={classes['aside']}>
-          The search stopped: {state.search.message}. Change the chord to try again.
+          The search stopped: {search.message}.{' '}
+          <button type="button" onClick={search.again}>
+            Try again
+          </button>
         </p>
       )}
-      {state.search.status === 'found' && (
-        <Found state={state} found={state.search.found} selected={selected} select={select} />
+      {shown && sheet && (
+        <Found
+          shown={shown}
+          sheet={sheet}
+          step={state.step}
+          isLate={shown.question !== asked.question || shown.change !== asked.change}
+        />
       )}
     </Frame>
   )
 }
 
+function useSheet(shown: ShownMap | undefined): Sheet | undefined {
+  const { settings } = useStore($session)
+  const { lowOnTop, naming, symbols } = settings
+  const { rows, neck, question, player } = shown ?? {}
+  return useMemo(() => {
+    if (!rows || !neck || !question || !player) return undefined
+    const leftHanded = instrumentFor(question, player).handed === 'left'
+    const style = { naming, school: symbols }
+    return laneSheet(rows, neck, {
+      width: WIDTH,
+      height: HEIGHT,
+      lowOnTop,
+      leftHanded,
+      wordsOf: (place) => wordsOfPlace(place, style),
+    })
+  }, [rows, neck, question, player, lowOnTop, naming, symbols])
+}
+
 /** The map's chord goes along to the other views, and the shape of a place that was taken there. */
-function useCarried({ search }: MapState, taken: Selected | undefined) {
+function useCarried({ asked }: MapState, shown: ShownMap | undefined) {
   useEffect(() => {
-    if (search.status !== 'found') return
-    const { question, player, changed, neck } = search.found
+    if (!shown || shown.question !== asked.question || shown.change !== asked.change) return
+    const { question, player, map, neck, chosen, wasTaken } = shown
     const { tuning } = instrumentFor(question, player)
-    const cell = taken && changed[taken.row]?.[taken.column]
-    const shape = cell?.kind === 'shape' ? cell.voicing : { chord: question.chord, frets: undefined }
-    carry('Map', carriedOf({ ...shape, tuning }), writeMap(search.found, neck.open.length))
-  }, [search, taken])
+    const frets = wasTaken ? chosen?.frets : undefined
+    carry('Map', carriedOf({ chord: map.chord, frets, tuning }), writeMap(asked, neck.open.length))
+  }, [asked, shown])
 }
 
-/** The chord that the place in hand shows, and where. */
-function announcementOf({ search }: MapState, { row, column }: Selected): string {
-  const cell = search.status === 'found' ? search.found.changed[row]?.[column] : undefined
-  return cell?.kind === 'shape' ? `${writeSymbol(cell.voicing.chord)}, ${fretsWord(cell.voicing.frets)}` : ''
+/** The place in hand: its chord, and where. */
+function announcementOf(shown: ShownMap | undefined): string {
+  if (!shown?.chosen) return ''
+  return spokenPlace(shown.chosen, shown.map.chord, shown.neck.open.length, {})
 }
 
-function Found({
-  state,
-  found,
-  selected,
-  select,
-}: {
-  readonly state: MapState
-  readonly found: FoundMap
-  readonly selected: Selected
-  readonly select: (selected: Selected) => void
-}) {
-  const { rows, whole } = useRowByRow(found)
+interface FoundProps {
+  readonly shown: ShownMap
+  readonly sheet: Sheet
+  readonly step: MapState['step']
+  /** What is drawn answers an older question: a new answer is on its way. */
+  readonly isLate: boolean
+}
+
+function Found({ shown, sheet, step, isLate }: FoundProps) {
+  const { settings } = useStore($session)
+  const take = useCallback((place: MapPlace) => takePlace({ step }, place), [step])
+  const again = useCallback((place: MapPlace) => hear(place.frets, shown), [shown])
+  const open = useCallback(
+    (place: MapPlace) => window.location.assign(toBuild(shapeOf(place.frets, shown), shown.player)),
+    [shown],
+  )
+  const instrument = instrumentFor(shown.question, shown.player)
   return (
-    <div className={classes['body']}>
-      <MapTable
-        found={found}
-        rows={rows}
-        sets={state.sets}
-        landmarks={state.landmarks}
-        selected={selected}
-        select={select}
-      />
+    <div className={classes['page']}>
+      <section aria-label="Sheet" aria-busy={isLate} className={classes['main']}>
+        <p className={classes['count']}>
+          <span data-testid="map-count">{countWords(shown)}</span>
+          <span className={classes['printed']}>
+            {writeSymbol(shown.map.chord, { naming: settings.naming, school: settings.symbols })} on {instrument.name},{' '}
+            {tuningLetters(instrument.tuning, settings.naming)}
+            {instrument.capo ? `, capo ${instrument.capo.fret}` : ''},{' '}
+            {new Date().toLocaleDateString('en-GB', { dateStyle: 'long' })}. Filled: root; dotted: third; stroked:
+            seventh; double rim: extension; dashed: where a tone was, or beyond reach.
+          </span>
+        </p>
+        <LaneSheet
+          sheet={sheet}
+          map={shown.map}
+          strings={shown.neck.open.length}
+          chosen={shown.chosen}
+          take={take}
+          hear={again}
+          open={open}
+        />
+      </section>
       <aside className={classes['side']}>
-        <CellDetail found={whole} selected={selected} />
-        <RowLine found={whole} selected={selected} />
+        <Place shown={shown} />
+        <EveryRoot shown={shown} />
+        <NextUp shown={shown} step={step} />
       </aside>
     </div>
   )
+}
+
+/** What is shown, and what of it no hand holds. */
+function countWords({ places }: ShownMap): string {
+  const held = places.filter(({ hold }) => hold === 'held').length
+  const beyond = places.length - held
+  return `${counted(held, 'place')}${beyond > 0 ? `, ${beyond} beyond` : ''}`
 }

@@ -1,114 +1,104 @@
-/** The state of the Map: the question, the worker's answer, the change that is looked at, the cell in hand, the address. */
+/** The state of the Map: what is asked, the worker's answer, the place in hand, the address. */
 import { useStore } from '@nanostores/react'
-import { writeSymbol } from '@nestling/core/chord'
-import type { ChangedMap, ChordMap, MapChange } from '@nestling/core/map'
+import { type ChordMap, easiestPlace, type MapPlace, placesOf } from '@nestling/core/map'
 import { type Neck, neckOf } from '@nestling/core/neck'
-import { instrumentFor, type Player, type Question, readTypedLine } from '@nestling/core/request'
-import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
+import { instrumentFor, type Player } from '@nestling/core/request'
+import { startTransition, useCallback, useEffect, useMemo, useState } from 'react'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
 import { $player, $session } from '../../state/session.ts'
+import { fretsWord } from '../../words/shapes.ts'
 import { mapClient } from '../../workers/clients.ts'
-import { type AskedMap, type MapAddress, readMap, readMapAddress, writeMap } from './address.ts'
+import { type AskedMap, isShown, readMap, writeMap } from './address.ts'
+import { readMapLine, writeMapLine } from './line.ts'
 
 /** An answer, with the question that it belongs to: the page may have gone on asking. */
-export interface FoundMap extends AskedMap {
+export interface FoundMap extends Pick<AskedMap, 'question' | 'change'> {
   readonly player: Player
   readonly neck: Neck
   readonly map: ChordMap
-  readonly changed: ChangedMap
 }
 
 export type MapSearch =
   | { readonly status: 'searching' }
   | { readonly status: 'found'; readonly found: FoundMap }
-  | { readonly status: 'failed'; readonly message: string }
-
-/** All string sets, neighbouring strings only, or one set by its string indices. */
-export type ShownSets = 'all' | 'neighbouring' | `${number},${string}`
+  | { readonly status: 'failed'; readonly message: string; readonly again: () => void }
 
 export interface MapState {
   readonly typed: Typed
   readonly type: (text: string) => void
   readonly finish: () => void
-  readonly question: Question
-  readonly choose: (changes: Partial<Question>) => void
-  readonly change: MapChange
-  readonly setChange: (change: MapChange) => void
+  readonly asked: AskedMap
+  readonly step: (changes: Partial<AskedMap>) => void
   readonly undo: () => unknown
   readonly redo: () => unknown
   readonly canUndo: boolean
   readonly canRedo: boolean
   readonly search: MapSearch
-  /** Landmarks on every cell. */
-  readonly landmarks: boolean
-  readonly setLandmarks: (shown: boolean) => void
-  readonly sets: ShownSets
-  readonly setSets: (sets: ShownSets) => void
   readonly player: Player
 }
 
-/** The chord as it stands in the field: as the player would type it. */
-const typedChord = ({ question }: AskedMap): string => {
-  const { naming } = $session.get().settings
-  return writeSymbol(question.chord, naming === 'letters' ? { ascii: true } : { naming })
+/** The map as it is shown: without the string sets that are not asked for. */
+export interface ShownMap extends FoundMap {
+  readonly rows: ChordMap['rows']
+  readonly places: readonly MapPlace[]
+  /** The place in hand: the one that was taken, or the easiest. */
+  readonly chosen: MapPlace | undefined
+  readonly wasTaken: boolean
 }
 
-export function useMap(address: MapAddress): MapState {
+const lineOf = (asked: AskedMap): string => writeMapLine(asked, $session.get().settings.naming)
+
+export function useMap(query: string): MapState {
   const player = useStore($player)
   const [asked] = useState(() => {
-    const first = readMap(address, player)
-    const made = createAsked<AskedMap>(first.asked, { lineOf: typedChord })
+    const first = readMap(new URLSearchParams(query), player)
+    const made = createAsked<AskedMap>(first.asked, { lineOf })
     if (first.typed) made.showLine(first.typed)
     return made
   })
-  const { question, change } = useStore(asked.$now)
+  const now = useStore(asked.$now)
+  const { question, change } = now
   const typed = useStore(asked.$typed)
   const past = useStore(asked.$past)
-  const [landmarks, setLandmarks] = useState(false)
-  const [sets, setSets] = useState<ShownSets>('all')
   const [search, setSearch] = useState<MapSearch>({ status: 'searching' })
-  const answered = useRef<FoundMap>(undefined)
+  const [attempt, setAttempt] = useState(0)
 
-  const setChange = useCallback((next: MapChange) => asked.step({ change: next }), [asked])
   const type = useCallback(
     (text: string) => {
-      asked.type(text, (written, before) => {
-        const read = readTypedLine(written, player, before.question)
-        if (!read.ok) return read
-        const { question: wanted } = read.value
-        const { root, formula } = wanted.chord
-        // The sheet has all string sets and all basses anyway, and a new chord is not yet changed.
-        const here = { ...wanted, chord: { root, formula }, strings: undefined, bass: undefined, top: undefined }
-        return { ok: true, value: { question: here } }
-      })
+      asked.type(text, (written, before) => readMapLine(written, player, before))
     },
     [asked, player],
   )
 
   useEffect(() => {
     let current = true
-    answer(question, player, change, answered.current).then(
-      (found) => {
-        if (!current) return
-        answered.current = found
-        // Many small necks: drawn in slices, so that the page stays free meanwhile.
-        startTransition(() => setSearch({ status: 'found', found }))
-      },
-      (error: unknown) =>
-        current && setSearch({ status: 'failed', message: error instanceof Error ? error.message : String(error) }),
-    )
+    mapClient()
+      .mapOf(question, player, change)
+      .then(
+        (map: ChordMap) => {
+          if (!current) return
+          const found = { question, change, player, neck: neckOf(instrumentFor(question, player)), map }
+          // Many lanes: drawn in slices, so that the page stays free meanwhile.
+          startTransition(() => setSearch({ status: 'found', found }))
+        },
+        (error: unknown) => {
+          const message = error instanceof Error ? error.message : String(error)
+          if (current) setSearch({ status: 'failed', message, again: () => setAttempt((tries) => tries + 1) })
+        },
+      )
     return () => {
       current = false
     }
-  }, [question, player, change])
-  useKeptPast(asked, 'map')
+  }, [question, player, change, attempt])
+  useKeptPast(asked, 'lanes')
+  const answered = search.status === 'found' && search.found.question === question && search.found.change === change
   useQuestion({
-    address: search.status === 'found' ? writeMap(search.found, search.found.neck.open.length) : undefined,
-    open: (query) => {
-      const there = readMap(readMapAddress(query), player)
-      asked.open(there.asked, there.typed)
+    address: answered ? writeMap(now, search.found.neck.open.length) : undefined,
+    open: (there) => {
+      const read = readMap(there, player)
+      asked.open(read.asked, read.typed)
     },
   })
 
@@ -116,40 +106,31 @@ export function useMap(address: MapAddress): MapState {
     typed,
     type,
     finish: asked.finish,
-    question,
-    choose: (changes) => asked.step({ question: { ...question, ...changes } }),
+    asked: now,
+    // Another chord or arrangement has other places.
+    step: useCallback(
+      (changes) => asked.step('place' in changes ? changes : { ...changes, place: undefined }),
+      [asked],
+    ),
     undo: asked.undo,
     redo: asked.redo,
     canUndo: past.canUndo,
     canRedo: past.canRedo,
-    change,
-    setChange,
     search,
-    landmarks,
-    setLandmarks,
-    sets,
-    setSets,
     player,
   }
 }
 
-/** Asks the worker; a map that answers the same question already is only changed. */
-async function answer(
-  question: Question,
-  player: Player,
-  change: MapChange,
-  last: FoundMap | undefined,
-): Promise<FoundMap> {
-  const client = mapClient()
-  const map = last?.question === question && last.player === player ? last.map : await client.mapOf(question, player)
-  const changed = await client.changedMap(map, question, player, change)
-  return { question, player, neck: neckOf(instrumentFor(question, player)), map, change, changed }
+/** What of the answer is shown, and which place is in hand there. */
+export function useShown({ search, asked: { sets, place } }: MapState): ShownMap | undefined {
+  const found = search.status === 'found' ? search.found : undefined
+  return useMemo(() => found && shownOf(found, sets, place), [found, sets, place])
 }
 
-/** Whether a row of the sheet is shown. */
-export function isShown(strings: readonly number[], sets: ShownSets): boolean {
-  if (sets === 'all') return true
-  if (sets === 'neighbouring')
-    return strings.every((string, index) => index === 0 || string === (strings[index - 1] ?? 0) + 1)
-  return strings.join() === sets
+export function shownOf(found: FoundMap, sets: AskedMap['sets'], place: string | undefined): ShownMap {
+  const rows = found.map.rows.filter(({ strings }) => isShown(strings, sets))
+  const places = rows.flatMap(placesOf)
+  const taken = place === undefined ? undefined : places.find(({ frets }) => fretsWord(frets) === place)
+  const chosen = taken ?? easiestPlace({ ...found.map, rows })
+  return { ...found, rows, places, chosen, wasTaken: taken !== undefined }
 }

@@ -2,11 +2,11 @@
 import { useStore } from '@nanostores/react'
 import { type Chord, formulaKey, writeSymbol } from '@nestling/core/chord'
 import { familyRow, shellShape, waysToExtend } from '@nestling/core/near'
-import { type Degree, stepOf } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
 import type { Voicing } from '@nestling/core/voicing'
 import { Fragment, useMemo } from 'react'
-import { Egg } from '../../../neck/Egg.tsx'
+import { Fall, SmallEgg } from '../../../controls/Thread.tsx'
+import strands from '../../../controls/thread.module.css'
 import { $session } from '../../../state/session.ts'
 import { addToTray } from '../../../state/tray.ts'
 import { neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'
@@ -30,7 +30,7 @@ export function Family({ state, voicing }: { readonly state: WorkbenchState; rea
   const chip = (other: Voicing) => (
     <Candidate
       voicing={other}
-      className={classes['chip']}
+      className={strands['chip']}
       label={`${symbolOf(other.chord)}, ${fretsWord(other.frets)}`}
       now={fretsWord(other.frets) === nowWord && formulaKey(other.chord.formula) === formulaKey(voicing.chord.formula)}
     >
@@ -40,11 +40,11 @@ export function Family({ state, voicing }: { readonly state: WorkbenchState; rea
   return (
     <>
       {thread.length > 1 && (
-        <div className={classes['thread']} role="group" aria-label="Family, from bright to dark">
+        <div className={strands['thread']} role="group" aria-label="Family, from bright to dark">
           <em>darker</em>
           {thread.map((other, index) => (
             <Fragment key={formulaKey(other.chord.formula)}>
-              {index > 0 && <Fall from={thread[index - 1] as Voicing} to={other} />}
+              {index > 0 && <Fall from={(thread[index - 1] as Voicing).chord.formula} to={other.chord.formula} />}
               {chip(other)}
             </Fragment>
           ))}
@@ -61,7 +61,7 @@ export function Family({ state, voicing }: { readonly state: WorkbenchState; rea
         </div>
       )}
       {(joins.length > 0 || apart.length > 0 || shell) && (
-        <div className={classes['thread']} role="group" aria-label="One tone more">
+        <div className={strands['thread']} role="group" aria-label="One tone more">
           <em>one more</em>
           <Joins joins={joins} way="fifth-gives-way" words="fifth becomes" symbolOf={symbolOf} />
           <Joins joins={joins} way="root-moves" words="root becomes" symbolOf={symbolOf} />
@@ -72,7 +72,7 @@ export function Family({ state, voicing }: { readonly state: WorkbenchState; rea
           {shell && (
             <Candidate
               voicing={shell}
-              className={classes['chip']}
+              className={strands['chip']}
               label={`Shell: root, third and seventh only, ${fretsWord(shell.frets)}`}
             >
               shell
@@ -83,23 +83,6 @@ export function Family({ state, voicing }: { readonly state: WorkbenchState; rea
     </>
   )
 }
-
-/** The tone that falls by a semitone from one kind to the next. */
-function Fall({ from, to }: { readonly from: Voicing; readonly to: Voicing }) {
-  const fallen = to.chord.formula.find((degree) => !from.chord.formula.includes(degree))
-  if (fallen === undefined) return <i className={classes['wire']} />
-  return (
-    <span className={classes['fall']} aria-hidden="true">
-      <SmallEgg degree={fallen} label={String(stepOf(fallen))} />
-    </span>
-  )
-}
-
-const SmallEgg = ({ degree, label }: { readonly degree: Degree; readonly label: string }) => (
-  <svg width="26" height="22" viewBox="0 0 26 22" aria-hidden="true">
-    <Egg x={13} y={11} size={11} degree={degree} label={label} />
-  </svg>
-)
 
 function Joins({
   joins,
@@ -124,7 +107,7 @@ function Joins({
           <Candidate
             key={extension}
             voicing={change.voicing}
-            className={classes['join']}
+            className={strands['join']}
             label={`${degreeSign(extension)}: ${symbol}, ${fretsWord(change.voicing.frets)}${rub}`}
             title={`${symbol}${rub}`}
           >
