@@ -3,7 +3,7 @@ import { expect, type Page, test } from '@playwright/test'
 
 /** Something of every view that is there once it is drawn. */
 const SHOWN =
-  '[data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=sheet-page], [data-testid=book-list] article, section h2, main h1, [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible'
+  '[data-testid=bench], [data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=sheet-page], [data-testid=book-list] article, section h2, main h1, [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible'
 
 async function serious(page: Page) {
   const { violations } = await new AxeBuilder({ page }).analyze()

@@ -2,6 +2,7 @@ import { expect, type Page, test } from '@playwright/test'
 import { choose, word } from './support/sentence.ts'
 import { watchSounds } from './support/startedSounds.ts'
 
+const JSON_TYPE = { 'content-type': 'application/json' }
 const open = async (page: Page, query = '') => {
   await page.goto(`/map${query}`)
   await expect(page.locator('[data-alive]')).toBeVisible()
@@ -227,7 +228,7 @@ test('a left-handed player sees the nut at the right; the lowest string may lie 
     await place(page, 'xx555x').click()
     await expect(inHand(page)).toHaveAttribute('data-frets', 'xx555x')
   } finally {
-    await page.request.delete(`/api/instruments/${id}`)
+    await page.request.delete(`/api/instruments/${id}`, { headers: JSON_TYPE })
     await page.request.patch('/api/settings', { data: { lowOnTop: false } })
   }
 })

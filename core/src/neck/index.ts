@@ -4,16 +4,19 @@
  */
 export type { InstrumentProblem, StringSetError, TuningError } from './errors.ts'
 export { FINGERTIP_BEHIND_WIRE, fingertipMm, fretDistanceMm, fretSpaceMm, stringSpacingMm } from './geometry.ts'
-export type { StringSet } from './neck.ts'
+export type { InstrumentMeasure, StringSet } from './neck.ts'
 export {
   fretsOfNote,
   instrumentProblems,
+  measureLimits,
+  measureOf,
   neckOf,
   readStringSet,
   STANDARD_INSTRUMENT,
   soundingMidi,
   stringIndex,
   stringNumber,
+  withMeasure,
   writeStringSet,
 } from './neck.ts'
 export type { StringChange, StringGauge } from './retune.ts'

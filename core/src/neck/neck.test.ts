@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { midiOf } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
@@ -6,13 +7,17 @@ import {
   fingertipMm,
   fretDistanceMm,
   fretsOfNote,
+  type InstrumentMeasure,
   instrumentProblems,
+  measureLimits,
+  measureOf,
   neckOf,
   readStringSet,
   readTuning,
   STANDARD_INSTRUMENT,
   soundingMidi,
   stringSpacingMm,
+  withMeasure,
   writeStringSet,
   writeTuning,
 } from './index.ts'
@@ -102,4 +107,48 @@ test.each([
 ])('an instrument with %j is told what is wrong', (change, field) => {
   expect(instrumentProblems({ ...STANDARD_INSTRUMENT, ...change }).map((problem) => problem.field)).toContain(field)
   expect(instrumentProblems(STANDARD_INSTRUMENT)).toEqual([])
+})
+
+describe('the measures of an instrument', () => {
+  const MEASURES: readonly InstrumentMeasure[] = [
+    'frets',
+    'scaleLengthMm',
+    'spacingNutMm',
+    'spacingBridgeMm',
+    'lastReachableFret',
+    'capo',
+  ]
+
+  test('any row of numbers within their limits leaves an instrument that is right', () => {
+    const change = fc.tuple(fc.constantFrom(...MEASURES), fc.double({ min: 0, max: 1, noNaN: true }))
+    fc.assert(
+      fc.property(fc.array(change, { maxLength: 12 }), (changes) => {
+        let instrument = STANDARD_INSTRUMENT
+        for (const [measure, share] of changes) {
+          const { least, most, unit } = measureLimits(measure, instrument)
+          const value = least + share * (most - least)
+          const exact = unit === 'frets' ? Math.round(value) : value
+          instrument = withMeasure(instrument, measure, exact)
+          expect(measureOf(instrument, measure)).toBe(exact)
+          expect(instrumentProblems(instrument)).toEqual([])
+        }
+      }),
+    )
+  })
+
+  test('a number outside is taken as it is and told; its limits are the next values on either side', () => {
+    for (const measure of MEASURES) {
+      const { least, most } = measureLimits(measure, STANDARD_INSTRUMENT)
+      for (const wrong of measure === 'capo' ? [most + 1] : [least - 1, most + 1])
+        expect(
+          instrumentProblems(withMeasure(STANDARD_INSTRUMENT, measure, wrong)).map(({ field }) => field),
+        ).toContain(measure)
+    }
+  })
+
+  test('fewer frets bring the reach and the capo along; a capo at 0 is off', () => {
+    const short = withMeasure(withMeasure(STANDARD_INSTRUMENT, 'capo', 9), 'frets', 10)
+    expect([short.frets, short.lastReachableFret, short.capo?.fret]).toEqual([10, 10, 7])
+    expect(withMeasure(short, 'capo', 0).capo).toBeUndefined()
+  })
 })

@@ -58,31 +58,99 @@ export const STANDARD_INSTRUMENT: Instrument = {
   pluck: 'fingers',
 }
 
+/** An instrument's own numbers: each can be measured, and each has its limits. */
+export type InstrumentMeasure =
+  | 'frets'
+  | 'scaleLengthMm'
+  | 'spacingNutMm'
+  | 'spacingBridgeMm'
+  | 'lastReachableFret'
+  | 'capo'
+
+interface Limits {
+  readonly least: number
+  readonly most: number
+  readonly unit: 'frets' | 'mm'
+}
+
+/** Frets that must be left over a capo. */
+const OVER_CAPO = 3
+const FEWEST_FRETS = 5
+
+/** Within which each of an instrument's numbers makes sense; those of frets depend on one another. */
+export function measureLimits(
+  measure: InstrumentMeasure,
+  { frets, lastReachableFret }: Pick<Instrument, 'frets' | 'lastReachableFret'>,
+): Limits {
+  switch (measure) {
+    case 'frets':
+      return { least: FEWEST_FRETS, most: 36, unit: 'frets' }
+    case 'scaleLengthMm':
+      return { least: 300, most: 900, unit: 'mm' }
+    case 'spacingNutMm':
+      return { least: 4, most: 15, unit: 'mm' }
+    case 'spacingBridgeMm':
+      return { least: 5, most: 25, unit: 'mm' }
+    case 'lastReachableFret':
+      return { least: FEWEST_FRETS, most: frets, unit: 'frets' }
+    case 'capo':
+      return { least: 1, most: lastReachableFret - OVER_CAPO, unit: 'frets' }
+  }
+}
+
 /** What is wrong with an instrument's numbers, each with its field; empty when nothing is. */
 export function instrumentProblems(instrument: Instrument): readonly InstrumentProblem[] {
-  const problems: InstrumentProblem[] = []
-  type Range = Extract<InstrumentProblem, { readonly code: 'out_of_range' }>
-  const within = (field: Range['field'], value: number, least: number, most: number, unit: Range['unit']) => {
-    if (!Number.isFinite(value) || value < least || value > most)
-      problems.push({ code: 'out_of_range', field, value, least, most, unit })
-  }
-  within('frets', instrument.frets, 5, 36, 'frets')
-  within('scaleLengthMm', instrument.scaleLengthMm, 300, 900, 'mm')
-  within('spacingNutMm', instrument.spacingNutMm, 4, 15, 'mm')
-  within('spacingBridgeMm', instrument.spacingBridgeMm, 5, 25, 'mm')
-  within('lastReachableFret', instrument.lastReachableFret, 5, instrument.frets, 'frets')
-  if (instrument.capo) {
-    within('capo', instrument.capo.fret, 1, instrument.lastReachableFret - 3, 'frets')
-    const count = instrument.tuning.strings.length
-    const { strings } = instrument.capo
-    if (
-      strings !== 'all' &&
-      (strings.length === 0 || strings.some((number) => !Number.isInteger(number) || number < 1 || number > count))
-    )
-      problems.push({ code: 'capo_strings', field: 'capo', strings: count })
-  }
-  return problems
+  const { capo } = instrument
+  const values: readonly (readonly [InstrumentMeasure, number])[] = [
+    ['frets', instrument.frets],
+    ['scaleLengthMm', instrument.scaleLengthMm],
+    ['spacingNutMm', instrument.spacingNutMm],
+    ['spacingBridgeMm', instrument.spacingBridgeMm],
+    ['lastReachableFret', instrument.lastReachableFret],
+    ...(capo ? [['capo', capo.fret] as const] : []),
+  ]
+  const problems = values.flatMap(([field, value]): readonly InstrumentProblem[] => {
+    const { least, most, unit } = measureLimits(field, instrument)
+    const isWithin = Number.isFinite(value) && value >= least && value <= most
+    return isWithin ? [] : [{ code: 'out_of_range', field, value, least, most, unit }]
+  })
+  const count = instrument.tuning.strings.length
+  const isCapoWrong =
+    capo !== undefined &&
+    capo.strings !== 'all' &&
+    (capo.strings.length === 0 ||
+      capo.strings.some((number) => !Number.isInteger(number) || number < 1 || number > count))
+  return isCapoWrong ? [...problems, { code: 'capo_strings', field: 'capo', strings: count }] : problems
 }
+
+/**
+ * An instrument with one of its numbers changed, and what hangs on it brought along: a shorter fingerboard ends the hand's
+ * reach, and a capo stays below it. The number itself is taken as it is, right or wrong.
+ * @param value Of a capo 0 takes it off.
+ */
+export function withMeasure(instrument: Instrument, measure: InstrumentMeasure, value: number): Instrument {
+  if (measure === 'capo')
+    return {
+      ...instrument,
+      capo: value === 0 ? undefined : { fret: value, strings: instrument.capo?.strings ?? 'all' },
+    }
+  const changed = { ...instrument, [measure]: value }
+  const reached =
+    measure === 'frets'
+      ? Math.min(instrument.lastReachableFret, Math.max(FEWEST_FRETS, value))
+      : changed.lastReachableFret
+  const { capo } = changed
+  const highest = measureLimits('capo', { ...changed, lastReachableFret: reached }).most
+  return {
+    ...changed,
+    lastReachableFret: reached,
+    capo: capo && (capo.fret <= highest ? capo : { ...capo, fret: Math.max(1, highest) }),
+  }
+}
+
+/** The number itself; 0 where there is no capo. */
+export const measureOf = (instrument: Instrument, measure: InstrumentMeasure): number =>
+  measure === 'capo' ? (instrument.capo?.fret ?? 0) : instrument[measure]
 
 /** Strings as indices from the lowest. */
 export type StringSet = readonly StringIndex[]

@@ -55,9 +55,7 @@ export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: 
   } = shared
   const line = (keys: readonly string[], does: string, acts: PageKeys['acts']): KeyLine => ({ keys, does, acts })
   return [
-    ...(fieldId === undefined
-      ? []
-      : [line(['/'], typeWords, { '/': () => intoField(fieldId) })]),
+    ...(fieldId === undefined ? [] : [line(['/'], typeWords, { '/': () => intoField(fieldId) })]),
     ...(play === undefined ? [] : [line(['Space'], playWords, { ' ': play })]),
     ...own,
     line(['B'], 'bass stand-in on or off', { b: bassOnOff }),

@@ -60,12 +60,17 @@ test.each([
   ['z', {}, ''],
 ])('%s with %o does: %s', (key, options, expected) => expect(press(key, options)).toBe(expected))
 
-test('keys rest in a field, a menu and on a slider; undo too, which there belongs to the text', () => {
+test('a slider keeps its arrows; all other keys act there as well, undo too', () => {
+  expect(press('ArrowLeft', {}, '[role="slider"]')).toBe('')
+  expect(press('t', {}, '[role="slider"]')).toBe('tray taken')
+  expect(press('z', { ctrlKey: true }, '[role="slider"]')).toBe('undo taken')
+})
+
+test('keys rest in a field and in a menu; undo too, which there belongs to the text', () => {
   for (const place of [
     'input:not([type="checkbox"]):not([type="radio"])',
     'select',
     '[role="menu"]',
-    '[role="slider"]',
     '[role="dialog"]',
   ]) {
     expect(press('t', {}, place)).toBe('')

@@ -1,4 +1,4 @@
-/** Keys of a whole page. They rest while a field, a menu, a dialog or a slider has the focus. */
+/** Keys of a whole page. They rest while a field, a menu or a dialog has the focus; a slider keeps the arrows. */
 import { useEffect, useLayoutEffect, useRef } from 'react'
 
 export interface PageKeys {
@@ -11,12 +11,12 @@ export interface PageKeys {
 
 /** A field of text, and what goes through its choices with keys of its own. */
 const TEXT_FIELD = 'input:not([type="checkbox"]):not([type="radio"])'
-const TAKES_KEYS = `${TEXT_FIELD}, textarea, select, [contenteditable], [role="menu"], [role="dialog"], [role="listbox"], [role="slider"], [role="tablist"]`
-/** The space bar and Enter press what the keyboard came to; arrows go from one radio button to the next. */
+const TAKES_KEYS = `${TEXT_FIELD}, textarea, select, [contenteditable], [role="menu"], [role="dialog"], [role="listbox"], [role="tablist"]`
+/** The space bar and Enter press what the keyboard came to; arrows go from one radio button to the next, or move a slider. */
 const PRESSED = 'button, a, input, [role="button"]'
 /** What was only clicked gives them back to the page, but for a field and for what is pressed again and again. */
 const KEEPS_PRESSES = 'input, [data-keeps-presses]'
-const TAKES_ARROWS = 'input[type="radio"]'
+const TAKES_ARROWS = 'input[type="radio"], [role="slider"]'
 
 const isWithin = (target: EventTarget | null, selector: string): boolean =>
   target instanceof Element && target.closest(selector) !== null

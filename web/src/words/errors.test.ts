@@ -50,8 +50,8 @@ test('an instrument’s numbers say what they are and what they may be', () =>
       (problem) => instrumentWords(problem).message,
     ),
   ).toEqual([
-    'frets is 2; expected 5 to 36 frets',
-    'lastReachableFret is 17; expected 5 to 2 frets',
+    'the number of frets is 2; expected 5 to 36 frets',
+    'the highest fret within reach is 17; expected 5 to 2 frets',
     'a partial capo holds some of the strings 1 to 6',
   ]))
 

@@ -6,8 +6,8 @@ import type { ChartError } from '@nestling/core/chart'
 import type { SymbolError } from '@nestling/core/chord'
 import type { KeyError, NumbersError } from '@nestling/core/key'
 import type { KeyLineError, LaneError } from '@nestling/core/lane'
-import type { InstrumentProblem } from '@nestling/core/neck'
 import type { JoiningError } from '@nestling/core/map'
+import type { InstrumentMeasure, InstrumentProblem } from '@nestling/core/neck'
 import { withSigns } from '@nestling/core/pitch'
 import type { MaterialError, RunLineError } from '@nestling/core/practice'
 import type { ProgressionError } from '@nestling/core/progression'
@@ -98,7 +98,10 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
     says(`${tones} tones on ${strings} strings; a lane needs a string for each tone`, 'as many strings as tones'),
   lane_root_missing: ({ text }) => wants(`${text} has no strings`, 'a string set such as 6432 beside it'),
   cannot_join: ({ text, choices }) =>
-    wants(`${text} can’t join this chord`, choices.length === 0 ? 'nothing: it has every tone' : choices.map(withSigns).join(' ')),
+    wants(
+      `${text} can’t join this chord`,
+      choices.length === 0 ? 'nothing: it has every tone' : choices.map(withSigns).join(' '),
+    ),
   not_in_a_chart: ({ text }) => wants(`${text} does not stand here`, CHART),
   number_without_key: ({ text }) => wants(`${text} is a number without a key`, 'a line such as key: Ab, or a chord'),
   bar_beats: ({ slots, beats }) =>
@@ -210,11 +213,20 @@ export const messageOf = (error: ToldError): string => wordsOf(error).message
 const UNITS = { frets: 'frets', mm: 'mm' } as const
 
 /** What is wrong with an instrument's number. */
+const MEASURE_WORDS: Readonly<Record<InstrumentMeasure, string>> = {
+  frets: 'the number of frets',
+  scaleLengthMm: 'the scale length',
+  spacingNutMm: 'the room between strings at the nut',
+  spacingBridgeMm: 'the room between strings at the bridge',
+  lastReachableFret: 'the highest fret within reach',
+  capo: 'the fret of the capo',
+}
+
 export function instrumentWords(problem: InstrumentProblem): Words {
   if (problem.code === 'capo_strings') {
     const expected = `some of the strings 1 to ${problem.strings}`
     return { message: `a partial capo holds ${expected}`, expected }
   }
   const { field, value, least, most, unit } = problem
-  return wants(`${field} is ${value}`, `${least} to ${most} ${UNITS[unit]}`)
+  return wants(`${MEASURE_WORDS[field]} is ${value}`, `${least} to ${most} ${UNITS[unit]}`)
 }

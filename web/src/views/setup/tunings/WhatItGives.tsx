@@ -1,14 +1,14 @@
-/** What a tuning gives in a key: the open strings over each chord, shapes that leave strings ringing, where roots lie. */
-import { Chip, NativeSelect } from '@mantine/core'
+/** What a tuning gives in a key: for each step a shape on chosen strings while the others ring or keep still, and what rings in. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { chordScale, readKey } from '@nestling/core/key'
-import { laneNames, tonesOn } from '@nestling/core/lane'
+import { chordScale, readKey, writeKey } from '@nestling/core/key'
+import { laneNames, tonesOn, tuningKey } from '@nestling/core/lane'
 import { dronesOver } from '@nestling/core/near'
-import { fretsOfNote, neckOf, stringIndex, type Tuning } from '@nestling/core/neck'
-import { pitchClassOf, writeNote } from '@nestling/core/pitch'
+import { type Neck, neckOf, stringIndex, stringNumber, type Tuning } from '@nestling/core/neck'
+import { type NoteName, pitchClassOf } from '@nestling/core/pitch'
 import { useMemo, useState } from 'react'
-import { Heads } from '../../../controls/Heads.tsx'
+import { Choice } from '../../../controls/Choice.tsx'
+import sentence from '../../../controls/sentence.module.css'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
 import { toKey } from '../../../state/links.ts'
 import { $player, $session } from '../../../state/session.ts'
@@ -38,107 +38,151 @@ const KEYS = [
   'Dm',
 ] as const
 
+/** Two or three neighbouring strings to press, from the lowest; as string numbers. */
+const pressSets = (count: number): readonly (readonly number[])[] =>
+  [3, 2].flatMap((size) =>
+    Array.from({ length: Math.max(0, count - size + 1) }, (_, low) =>
+      Array.from({ length: size }, (__, at) => count - low - at),
+    ),
+  )
+
 export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
   const { settings, instrument } = useStore($session)
   const { hand } = useStore($player)
-  const [keyName, setKeyName] = useState<string>('D')
   const count = tuning.strings.length
-  const [pressed, setPressed] = useState<readonly string[]>(['5', '4', '3'])
   const neck = useMemo(() => neckOf({ ...instrument, tuning, capo: undefined }), [instrument, tuning])
-  const numbers = pressed.map(Number).filter((number) => number <= count)
-  const { rows, lane } = useMemo(() => {
+  const own = useMemo(() => tuningKey(neck), [neck])
+  const [asked, setAsked] = useState<string | undefined>(undefined)
+  const [pressed, setPressed] = useState<string>('5 4 3')
+  const [rings, setRings] = useState(true)
+  const keyName = asked ?? (own ? writeKey(own, { ascii: true }) : 'D')
+  const sets = pressSets(count)
+  const strings = (sets.find((set) => set.join(' ') === pressed) ?? sets[0] ?? []).map((number) =>
+    stringIndex(number, count),
+  )
+  const pressedNow = strings.map((string) => stringNumber(string, count)).join(' ')
+  const { rows, lane, title } = useMemo(() => {
     const key = readKey(keyName)
-    if (!key.ok) return { rows: [], lane: undefined }
-    const strings = numbers.map((number) => stringIndex(number, count))
-    const ring = neck.open.map((_, string) => string).filter((string) => !strings.includes(string))
-    const steps = chordScale(key.value, 'triads')
-    const made = tonesOn(steps, strings, ring, neck, hand, { fretMax: neck.lastFret })
+    if (!key.ok) return { rows: [], lane: undefined, title: keyName }
+    const indices = pressedNow.split(' ').map((number) => stringIndex(Number(number), count))
+    const ring = rings ? neck.open.map((_, string) => string).filter((string) => !indices.includes(string)) : []
+    const scale = chordScale(key.value, 'triads')
+    const made = tonesOn(scale, indices, ring, neck, hand, { fretMax: neck.lastFret })
     return {
+      title: writeKey(key.value, { naming: settings.naming }),
       lane: made,
-      rows: steps.map(({ chord }, index) => {
+      rows: scale.map(({ chord }, index) => {
         const standing = made?.steps[index]
         const shape = standing?.shape ?? standing?.instead?.shape
         const held = standing?.instead?.chord ?? chord
+        const adds = rings
+          ? dronesOver(held, neck).filter(({ string, belongs }) => ring.includes(string) && !belongs)
+          : []
         return {
           chord,
-          drones: dronesOver(chord, neck),
+          held,
           shape,
           name: shape && laneNames(shape.frets, held, neck)[0],
-          roots: neck.open.map((_, string) => fretsOfNote(neck, string, chord.root)[0]),
-          ringsRoot: neck.open.map((midi) => midi % 12 === pitchClassOf(chord.root)),
+          adds,
+          roots: rootsOf(chord.root, neck),
         }
       }),
     }
-  }, [keyName, neck, hand, count, numbers.join()])
+  }, [keyName, neck, hand, count, pressedNow, rings, settings.naming])
   const symbolOf = (chord: Parameters<typeof writeSymbol>[0]) =>
     writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
   return (
-    <section aria-label="What it gives">
-      <h2>What it gives</h2>
-      <div className={classes['form']}>
-        <NativeSelect
-          label="In the key of"
-          value={keyName}
-          onChange={(event) => setKeyName(event.currentTarget.value)}
-          data={KEYS.map((key) => ({
-            value: key,
-            label: key.endsWith('m') ? `${key.slice(0, -1)} minor` : `${key} major`,
-          }))}
-        />
-        <div>
-          <span className={classes['aside']}>Root, third and fifth on two or three strings; the others ring open</span>
-          <Chip.Group multiple value={[...pressed]} onChange={setPressed}>
-            <div className={classes['chips']}>
-              {Array.from({ length: count }, (_, index) => count - index).map((number) => (
-                <Chip key={number} value={String(number)} size="xs">
-                  {number}
-                </Chip>
-              ))}
-            </div>
-          </Chip.Group>
-          {numbers.length < 2 && <p className={classes['aside']}>Choose two strings or three.</p>}
-          {numbers.length > 3 && <p className={classes['aside']}>The three lowest of them are pressed.</p>}
-          {lane && <a href={toKey(keyName, lane.ask, tuning, count)}>this lane in Key, to walk and to hear</a>}
-        </div>
-      </div>
-      <table className={classes['table']}>
-        <Heads
-          of={[
-            'chord',
-            `root lies at, string ${count} to 1`,
-            `open strings are, ${count} to 1`,
-            'shape with the others ringing',
-            'its name with the drones',
-          ]}
-        />
+    <section aria-label="What it gives" className={classes['block']}>
+      <h2>
+        What it gives{' '}
+        <span className={`${sentence['sentence']} ${classes['word']}`}>
+          in{' '}
+          <Choice
+            label="Key"
+            value={keyName}
+            otherwise={title}
+            options={KEYS.map((key) => [key, key.endsWith('m') ? `${key.slice(0, -1)} minor` : `${key} major`])}
+            take={setAsked}
+          />
+          , fretted on{' '}
+          <Choice
+            label="Pressed"
+            value={pressedNow}
+            options={sets.map((set) => [set.join(' '), set.join(' ')])}
+            take={setPressed}
+          />
+          , the others{' '}
+          <Choice
+            label="The others"
+            value={rings}
+            options={[
+              [true, 'ringing'],
+              [false, 'silent'],
+            ]}
+            take={setRings}
+          />
+        </span>
+        {lane && (
+          <a className={classes['quiet']} href={toKey(keyName, lane.ask, tuning, count)}>
+            this lane in Key
+          </a>
+        )}
+      </h2>
+      <table className={classes['gives']}>
+        <thead className="heard-only">
+          <tr>
+            {['chord', 'shape', 'rings as', 'adds', 'roots lie at'].map((head) => (
+              <th key={head} scope="col">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
         <tbody>
-          {rows.map(({ chord, drones, shape, name, roots, ringsRoot }) => (
+          {rows.map(({ chord, held, shape, name, adds, roots }) => (
             <tr key={chord.root}>
-              <td>
-                <strong>{symbolOf(chord)}</strong>
-              </td>
-              <td>
-                {roots.map((fret, string) => (ringsRoot[string] ? '0/12' : (fret ?? '–'))).join(' ')}{' '}
-                <small>({writeNote(chord.root, settings.naming)})</small>
-              </td>
-              <td>
-                {drones
-                  .map((drone) => (drone.belongs ? degreeSign(drone.degree) : `+${degreeSign(drone.degree)}`))
-                  .join(' ')}
-              </td>
+              <th scope="row">{symbolOf(chord)}</th>
               <td>
                 {shape ? (
-                  <SmallNeck frets={shape.frets} degrees={shape.degrees} width={130} />
+                  <>
+                    <SmallNeck frets={shape.frets} degrees={shape.degrees} width={126} row={5} numbered={false} />
+                    <span className="heard-only">{fretsWord(shape.frets)}</span>
+                  </>
                 ) : (
-                  'none within your reach'
+                  <small>none within reach</small>
                 )}
               </td>
-              <td>{shape && name ? `${symbolOf(name.chord)} · ${fretsWord(shape.frets)}` : ''}</td>
+              <td>
+                <b>{name ? symbolOf(name.chord) : ''}</b>
+                {held.root === chord.root && held.formula.join() !== chord.formula.join() && <small> instead</small>}
+              </td>
+              <td>
+                <small>
+                  {adds.length === 0
+                    ? 'nothing added'
+                    : `adds ${[...new Set(adds.map(({ degree }) => degreeSign(degree)))].join(', ')}`}
+                </small>
+              </td>
+              <td>
+                <small>{roots}</small>
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className={classes['aside']}>A plus marks what an open string adds to the chord.</p>
     </section>
   )
+}
+
+/** Where a root lies: on the strings that ring it, and there again an octave up; otherwise at its lowest fret. */
+function rootsOf(root: NoteName, neck: Neck): string {
+  const count = neck.open.length
+  const places = neck.open.map((midi, string) => ({
+    fret: (pitchClassOf(root) - (midi % 12) + 12) % 12,
+    number: stringNumber(string, count),
+  }))
+  const ringing = places.filter(({ fret }) => fret === 0)
+  if (ringing.length > 0) return `root 0/12 on ${ringing.map(({ number }) => number).join(' ')}`
+  const lowest = places.reduce((best, one) => (one.fret < best.fret ? one : best))
+  return `root ${lowest.fret} on ${lowest.number}`
 }

@@ -1,0 +1,57 @@
+/** What was done in Set-up, each thing with its way back: one line of undo for instruments, tunings, hand and habits. */
+import { atom } from 'nanostores'
+
+export interface DoneStep {
+  readonly back: () => Promise<unknown>
+  readonly again: () => Promise<unknown>
+}
+
+export interface StepsPast {
+  readonly canUndo: boolean
+  readonly canRedo: boolean
+}
+
+const MOST_STEPS = 100
+
+/** Steps go one after another, with what is being kept. */
+export function createSteps() {
+  const $past = atom<StepsPast>({ canUndo: false, canRedo: false })
+  let done: readonly DoneStep[] = []
+  let undone: readonly DoneStep[] = []
+  let queue: Promise<unknown> = Promise.resolve()
+  const show = () => $past.set({ canUndo: done.length > 0, canRedo: undone.length > 0 })
+  const inTurn = (act: () => Promise<unknown>) => {
+    queue = queue.then(act, act)
+    return queue
+  }
+  return {
+    $past,
+    /** Something was done; what had been undone can no longer be redone. */
+    did(step: DoneStep) {
+      done = [...done, step].slice(-MOST_STEPS)
+      undone = []
+      show()
+    },
+    // In turn with what is being kept: a hand that is quicker than the server takes back what it did last, not what came before.
+    undo: () =>
+      inTurn(async () => {
+        const step = done.at(-1)
+        if (!step) return
+        done = done.slice(0, -1)
+        undone = [...undone, step]
+        show()
+        await step.back()
+      }),
+    redo: () =>
+      inTurn(async () => {
+        const step = undone.at(-1)
+        if (!step) return
+        undone = undone.slice(0, -1)
+        done = [...done, step]
+        show()
+        await step.again()
+      }),
+    inTurn,
+  }
+}
+export type Steps = ReturnType<typeof createSteps>
