@@ -117,7 +117,7 @@ test('another chord taken up in a view goes along; what was left in Build is one
     '/map?chord=Ebmaj7',
   )
   await open(page, '/map?chord=C&arrangement=close')
-  await page.getByRole('button', { name: /^C, xx555x/ }).click()
+  await page.getByRole('button', { name: /^C, xx555x/ }).press('Space')
   await page.getByRole('navigation').getByRole('link', { name: 'Build' }).click()
   await page.waitForURL(/shape=xx555x/)
   await expect(page.locator('[data-alive]')).toBeVisible()

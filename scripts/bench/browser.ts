@@ -4,6 +4,7 @@ import { CATALOGUE } from '../../core/src/chord/index.ts'
 import { watchHost } from './host.ts'
 import { CHROMIUM, demoServer } from './server.ts'
 import { medianOf, ms, printTable } from './table.ts'
+import { tasksOf } from './trace.ts'
 
 const SYMBOLS = [
   'Ebmaj7 drop2 5432', 'F#m7b5 drop2 5432', 'C7 5432', 'Bbm7 any strings any', 'Ab6 any strings any', 'Gm9 any strings any', 'D13 any strings any', 'C13#11 any strings any', 'Ebmaj13 any strings any', 'Fm11 any strings any',
@@ -152,45 +153,6 @@ keyTimes.sort((a, b) => a - b)
 console.log(
   `A change of key, two lanes: median ${ms(medianOf(keyTimes))}, 95 of 100 within ${ms(keyTimes[Math.floor(keyTimes.length * 0.95)] ?? 0)}`,
 )
-/** The map of the largest chord on seven strings: from the question to the sheet, and the longest task of the main thread. */
-const MAP = `${address}map?chord=C13%2311&tuning=B1,E2,A2,D3,G3,B3,E4`
-await page.goto(MAP)
-await page.getByTestId('map-cell').first().waitFor()
-const mapTimes: number[] = []
-const mapTasks: number[] = []
-for (let round = 0; round < ROUNDS; round++) {
-  await page.waitForTimeout(2 * PAUSE_MS)
-  await browser.startTracing(page, { categories: ['toplevel', 'blink.user_timing'] })
-  mapTimes.push(
-    await page.evaluate(async () => {
-      performance.mark('asked')
-      const frets = document.getElementById('word-Frets') as HTMLElement
-      const key = frets.textContent === 'frets 1 to 15' ? 'ArrowDown' : 'ArrowUp'
-      const start = performance.now()
-      frets.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
-      const sheet = document.querySelector('[aria-label="Sheet"]') as HTMLElement
-      const before = sheet.textContent
-      while (sheet.textContent === before) await new Promise((resolve) => requestAnimationFrame(resolve))
-      while (sheet.ariaBusy === 'true') await new Promise((resolve) => requestAnimationFrame(resolve))
-      return performance.now() - start
-    }),
-  )
-  await page.waitForTimeout(PAUSE_MS)
-  mapTasks.push(Math.max(...tasksOf(await browser.stopTracing())))
-}
-console.log(
-  `The map of C13#11 on seven strings, asked anew: median ${ms(medianOf(mapTimes))}; longest task of the main thread: median ${ms(medianOf(mapTasks))}, slowest ${ms(Math.max(...mapTasks))}`,
-)
 console.log(taken())
 await browser.close()
 stop()
-
-/** Milliseconds that each task held the main thread of the page, in a trace with the mark `asked`. */
-function tasksOf(trace: Buffer): readonly number[] {
-  const events: { name: string; pid: number; tid: number; dur?: number }[] = JSON.parse(trace.toString()).traceEvents
-  const asked = events.find(({ name }) => name === 'asked')
-  const tasks = events.filter(
-    ({ name, pid, tid }) => name.endsWith('RunTask') && pid === asked?.pid && tid === asked?.tid,
-  )
-  return tasks.map(({ dur }) => (dur ?? 0) / 1000)
-}

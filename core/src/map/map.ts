@@ -140,11 +140,7 @@ export function mapOf(question: Question, player: Player, change: MapChange = { 
     const cells = basses.map((bass): MapCell => {
       const found = within.get(bass)
       if (found) {
-        const scored = found.map((frets) => {
-          const effort = leastEffort(frets)
-          return { frets, effort, total: scoreOf(frets, effort).total }
-        })
-        const best = scored.reduce((least, one) => (one.total < least.total ? one : least))
+        const best = easiestOf(found, (frets, effort) => scoreOf(frets, effort).total, leastEffort)
         const isWide = reachMm(neck, best.frets) > player.hand.stretchMm
         const hold = best.effort !== undefined ? 'held' : isWide ? 'beyond' : 'fingers'
         return told(best.frets, bass, found.length - 1, hold, best.total)
@@ -157,6 +153,30 @@ export function mapOf(question: Question, player: Player, change: MapChange = { 
     return { strings, cells }
   }
   return { chord, basses, rows: neighbouringSets(neck.open.length, voices).map(row) }
+}
+
+/**
+ * The shape with the lowest score; of equal ones the first that was found. Fingers are only worked out as long as a shape
+ * could still win with an effort of nothing.
+ */
+function easiestOf(
+  found: readonly Frets[],
+  scoreWith: (frets: Frets, effort: number | undefined) => number,
+  leastEffort: (frets: Frets) => number | undefined,
+): { readonly frets: Frets; readonly effort: number | undefined; readonly total: number } {
+  const byLeast = found
+    .map((frets, at) => ({ frets, at, least: scoreWith(frets, 0) }))
+    .sort((a, b) => a.least - b.least)
+  let best: { frets: Frets; at: number; effort: number | undefined; total: number } | undefined
+  for (const { frets, at, least } of byLeast) {
+    if (best !== undefined && least > best.total) break
+    const effort = leastEffort(frets)
+    const total = scoreWith(frets, effort)
+    if (best === undefined || total < best.total || (total === best.total && at < best.at))
+      best = { frets, at, effort, total }
+  }
+  if (best === undefined) throw new Error('there is no easiest of none')
+  return best
 }
 
 /** Where the map is opened: its easiest place. */

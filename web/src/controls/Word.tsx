@@ -1,5 +1,5 @@
 /** A word of a sentence that opens its choices, each with what it would give where that is counted. */
-import { Menu, ScrollArea, UnstyledButton } from '@mantine/core'
+import { Menu, ScrollArea } from '@mantine/core'
 import { useState } from 'react'
 import sentence from './sentence.module.css'
 import classes from './Word.module.css'
@@ -30,7 +30,9 @@ export function Word<Value>({ label, now, useChoices, take, counted, step }: Wor
   const [opened, setOpened] = useState(false)
   const id = `word-${label.replaceAll(' ', '-')}`
   const button = (
-    <UnstyledButton
+    // A plain one: a sentence of ten words is drawn anew with every key that is typed.
+    <button
+      type="button"
       id={id}
       className={sentence['word']}
       aria-label={`${label}: ${now}`}
@@ -44,7 +46,7 @@ export function Word<Value>({ label, now, useChoices, take, counted, step }: Wor
       }}
     >
       {now}
-    </UnstyledButton>
+    </button>
   )
   if (!opened) return button
   const close = () => {

@@ -22,11 +22,10 @@ const SMALL = 12
 export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved = false }: EggProps) {
   const weight = toneWeight(degree)
   const height = size * 0.75
-  const ring = size > SMALL ? 4.5 : 2.4
   const shape = { cx: x, cy: y, transform: `rotate(-14 ${x} ${y})` }
   return (
     <g className={classes['egg']} data-weight={weight} data-kind={kind}>
-      {moved && <ellipse {...shape} rx={size + ring} ry={height + ring} className={classes['halo']} />}
+      {moved && <ellipse {...shape} rx={size + 4.5} ry={height + 4.5} className={classes['halo']} />}
       <ellipse {...shape} rx={size} ry={height} className={classes['body']} />
       {weight === 'extension' && kind === 'sounding' && size > SMALL && (
         <ellipse {...shape} rx={size - 3.6} ry={height - 3.4} className={classes['innerRim']} />

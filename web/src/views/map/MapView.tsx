@@ -57,9 +57,14 @@ function Territory({ query }: Pick<MapViewProps, 'query'>) {
   return (
     <Frame heading="The map of a chord" announcement={announcementOf(shown)} acts={acts} keys={keys}>
       <section aria-label="What is mapped" className={sentence['head']}>
-        <MapSentence state={state} shown={shown} />
+        <MapSentence asked={asked} step={state.step} player={state.player} rows={shown?.map.rows} />
         <Acts state={state} shown={shown} />
-        <Becomes state={state} />
+        <Becomes
+          chord={asked.question.chord}
+          arrangement={asked.question.arrangement}
+          change={asked.change}
+          step={state.step}
+        />
       </section>
       {search.status === 'searching' && <p className={classes['aside']}>Looking along the neck…</p>}
       {search.status === 'failed' && (

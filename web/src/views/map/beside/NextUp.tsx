@@ -53,7 +53,7 @@ export const NextUp = memo(function NextUp({
   })
   const listed = settings.lowOnTop ? steps : steps.toReversed()
   const most = Math.max(1, ...steps.map(({ by }) => Math.abs(by)))
-  const fret = Math.min(FRET, (WIDTH - LEFT - 100) / most)
+  const fret = Math.min(FRET, (WIDTH - LEFT - 130) / most)
   return (
     <section aria-label="To the next one up" className={classes['section']}>
       <h2 className={classes['head']}>

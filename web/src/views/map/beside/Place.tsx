@@ -151,7 +151,7 @@ function CameFrom({
           d={`M${a + Math.sign(b - a) * 6} ${top + 1}Q${(a + b) / 2} ${top - 9} ${b - Math.sign(b - a) * 8} ${top}`}
           className={classes['arc']}
         />
-        <text x={(a + b) / 2} y={top - 6} className={classes['by']}>
+        <text x={a - Math.sign(b - a) * 19} y={y(string) + 4} className={classes['by']}>
           {by > 0 ? '+' : '−'}
           {Math.abs(by)}
         </text>

@@ -3,24 +3,31 @@ import { useStore } from '@nanostores/react'
 import { type Formula, formulaKey, respellRoot, writeSymbol } from '@nestling/core/chord'
 import { joiningTones, joiningWays, type MapChange } from '@nestling/core/map'
 import { kindredOf } from '@nestling/core/near'
-import { Fragment, memo, useDeferredValue } from 'react'
+import type { Question } from '@nestling/core/request'
+import { Fragment, memo, useDeferredValue, useMemo } from 'react'
 import { Fall, SmallEgg } from '../../../controls/Thread.tsx'
 import strands from '../../../controls/thread.module.css'
 import { $session } from '../../../state/session.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
-import { UNCHANGED } from '../address.ts'
+import { type AskedMap, UNCHANGED } from '../address.ts'
 import type { MapState } from '../useMap.ts'
 import classes from './MapSentence.module.css'
 
-export const Becomes = memo(function Becomes({ state }: { readonly state: Pick<MapState, 'asked' | 'step'> }) {
+export interface BecomesProps extends Pick<AskedMap, 'change'>, Pick<Question, 'chord' | 'arrangement'> {
+  readonly step: MapState['step']
+}
+
+/** Many names: they follow a chord that is typed when there is time. */
+export function Becomes({ chord, arrangement, change, step }: BecomesProps) {
+  const asked = useDeferredValue(useMemo(() => ({ chord, arrangement, change }), [chord, arrangement, change]))
+  return <Row {...asked} step={step} />
+}
+
+const Row = memo(function Row({ chord, arrangement, change, step }: BecomesProps) {
   const { settings } = useStore($session)
-  const { step } = state
-  // Many names: they follow a chord that is typed when there is time.
-  const asked = useDeferredValue(state.asked)
-  const { change, question } = asked
-  const { root, formula } = question.chord
+  const { root, formula } = chord
   const { thread, apart } = kindredOf(formula)
-  const ways = joiningWays(formula, question.arrangement)
+  const ways = joiningWays(formula, arrangement)
   const way = change.kind === 'extend' ? change.way : ways[0]
   const now = change.kind === 'morph' ? change.formula : change.kind === 'none' ? formula : undefined
   const take = (next: MapChange) => step({ change: next })

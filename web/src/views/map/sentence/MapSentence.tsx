@@ -1,22 +1,21 @@
 /** The sentence that tells what is mapped: every word of it is a choice. */
-import { Menu, ScrollArea, UnstyledButton } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { type Chord, formulaKey, writeSymbol } from '@nestling/core/chord'
-import { joiningTones, joiningWays, type MapChange } from '@nestling/core/map'
+import { type ChordMap, joiningTones, joiningWays, type MapChange } from '@nestling/core/map'
 import { extended, kindredOf } from '@nestling/core/near'
 import { choicesOf, DEFAULT_FRET_MAX, instrumentFor } from '@nestling/core/request'
 import { ARRANGEMENT_NAMES, writeArrangement } from '@nestling/core/voicing'
 import { memo } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
 import sentence from '../../../controls/sentence.module.css'
+import { Word } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
 import { choiceWords, wordOf } from '../../../words/choices.ts'
 import { JOINING_WORDS } from '../../../words/map.ts'
 import { arrangementWords, stringsApart } from '../../../words/shapes.ts'
 import { type ShownSets, UNCHANGED } from '../address.ts'
 import { CHORD_INPUT_ID } from '../keys.ts'
-import type { MapState, ShownMap } from '../useMap.ts'
-import classes from './MapSentence.module.css'
+import type { MapState } from '../useMap.ts'
 
 const FRET_RANGES: readonly (readonly [number, number])[] = [[1, DEFAULT_FRET_MAX], [1, 5], [3, 8], [5, 10], [7, 12], [10, 17]] // biome-ignore format: a list
 
@@ -28,14 +27,19 @@ const SPANS: Options<number | undefined> = [
 ]
 
 export const MapSentence = memo(function MapSentence({
-  state,
-  shown,
+  asked,
+  step,
+  player,
+  rows,
 }: {
-  readonly state: Pick<MapState, 'asked' | 'step' | 'player'>
-  readonly shown: ShownMap | undefined
+  readonly asked: MapState['asked']
+  readonly step: MapState['step']
+  readonly player: MapState['player']
+  /** Every string set that the map has. */
+  readonly rows: ChordMap['rows'] | undefined
 }) {
   const { settings } = useStore($session)
-  const { asked, step, player } = state
+  const state = { asked, step, player }
   const { question, change, sets } = asked
   const { naming } = settings
   const symbolOf = (chord: Chord) => writeSymbol(chord, { naming, school: settings.symbols })
@@ -109,9 +113,7 @@ export const MapSentence = memo(function MapSentence({
         options={[
           ['all', 'all string sets'],
           ['neighbouring', 'neighbouring strings'],
-          ...(shown?.map.rows ?? []).map(
-            (row) => [row.strings.join(), `strings ${stringsApart(row.strings, strings)}`] as const,
-          ),
+          ...(rows ?? []).map((row) => [row.strings.join(), `strings ${stringsApart(row.strings, strings)}`] as const),
         ]}
         take={(key) => step({ sets: setsOf(key) })}
       />
@@ -165,57 +167,41 @@ function QuestionWord({
   const { settings } = useStore($session)
   const { asked, step, player } = state
   const { question } = asked
-  const choices = choicesOf(field, question, player)
-  const words = choices.map((choice) => choiceWords(field, choice, player, settings.naming))
+  const now = choiceWords(field, question, player, settings.naming)
+  const choices = () =>
+    choicesOf(field, question, player).map((choice) => {
+      const words = choiceWords(field, choice, player, settings.naming)
+      return { value: choice, words, now: words === now }
+    })
   return (
-    <Choice
+    <Word
       label={label}
-      value={choiceWords(field, question, player, settings.naming)}
-      otherwise={wordOf(field, question, player, settings.naming)}
-      options={words.map((word) => [word, word])}
-      take={(word) => {
-        const choice = choices[words.indexOf(word)]
-        if (choice) step({ question: choice })
-      }}
+      now={wordOf(field, question, player, settings.naming)}
+      useChoices={choices}
+      take={(choice) => step({ question: choice })}
     />
   )
 }
 
-/** What the sentence does not name yet: open strings, another tuning. */
+/** What the sentence does not name yet: open strings, another tuning. Taken, they become words. */
 function More({ state }: Part) {
   const { settings } = useStore($session)
   const { asked, step, player } = state
   const { question } = asked
+  const choices = () =>
+    (['open', 'tuning'] as const).flatMap((field) => {
+      const now = choiceWords(field, question, player, settings.naming)
+      return choicesOf(field, question, player)
+        .map((choice) => ({ value: choice, words: choiceWords(field, choice, player, settings.naming), now: false }))
+        .filter(({ words }) => words !== now)
+    })
   return (
-    <Menu position="bottom-end" shadow="md">
-      <Menu.Target>
-        <UnstyledButton className={classes['more']} aria-label="More: open strings, tuning">
-          …
-        </UnstyledButton>
-      </Menu.Target>
-      <Menu.Dropdown>
-        <ScrollArea.Autosize mah={380} type="auto">
-          {(['open', 'tuning'] as const).map((field) => {
-            const now = choiceWords(field, question, player, settings.naming)
-            return (
-              <div key={field}>
-                <Menu.Label>{field === 'open' ? 'Open strings' : 'Tuning'}</Menu.Label>
-                {choicesOf(field, question, player)
-                  .filter((choice) => choiceWords(field, choice, player, settings.naming) !== now)
-                  .map((choice) => {
-                    const words = choiceWords(field, choice, player, settings.naming)
-                    return (
-                      <Menu.Item key={words} onClick={() => step({ question: choice })}>
-                        {words}
-                      </Menu.Item>
-                    )
-                  })}
-              </div>
-            )
-          })}
-        </ScrollArea.Autosize>
-      </Menu.Dropdown>
-    </Menu>
+    <Word
+      label="More: open strings, tuning"
+      now="…"
+      useChoices={choices}
+      take={(choice) => step({ question: choice })}
+    />
   )
 }
 

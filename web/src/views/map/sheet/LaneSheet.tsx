@@ -3,13 +3,13 @@ import { useStore } from '@nanostores/react'
 import { type SymbolStyle, writeSymbol } from '@nestling/core/chord'
 import type { ChordMap, MapPlace } from '@nestling/core/map'
 import { type MouseEvent, memo, useEffect, useRef } from 'react'
-import { Egg } from '../../../neck/Egg.tsx'
+import { eggPath, ManyEggs } from '../../../neck/ManyEggs.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { spokenPlace, WHY_WORDS } from '../../../words/map.ts'
 import { fretsWord, stringsApart } from '../../../words/shapes.ts'
 import classes from './LaneSheet.module.css'
-import { type DrawnPlace, type DrawnTone, type Lane, placeAt, type LaneSheet as Sheet } from './lanes.ts'
+import { type DrawnPlace, type Lane, placeAt, type LaneSheet as Sheet } from './lanes.ts'
 
 export interface LaneSheetProps {
   readonly sheet: Sheet
@@ -119,14 +119,13 @@ const OneLane = memo(function OneLane(props: OneLaneProps) {
         <Place
           key={fretsWord(drawn.place.frets)}
           drawn={drawn}
-          egg={lane.egg}
-          labels={labels && lane.egg >= LABELLED_FROM}
-          isGap={lane.wires.some(({ silent }) => silent)}
           isChosen={drawn.place === chosen}
           spoken={spokenPlace(drawn.place, map.chord, strings, style)}
           take={take}
         />
       ))}
+      <LaneTones lane={lane} labels={labels} />
+      <LaneWords lane={lane} chosen={chosen} />
     </svg>
   )
 })
@@ -146,15 +145,15 @@ const LaneWires = memo(function LaneWires({ lane, sheet, strings }: Pick<OneLane
         className={classes['nut']}
         data-nut={sheet.fromNut || undefined}
       />
-      {wires.map(({ string, y, silent }) => (
-        <path
-          key={string}
-          d={`M${sheet.left} ${y}H${end}`}
-          className={classes['string']}
-          data-silent={silent || undefined}
-          strokeWidth={silent ? 1 : 2 - (string / Math.max(1, strings - 1)) * 1.1}
-        />
-      ))}
+      <path
+        d={wires.flatMap(({ y, silent }) => (silent ? [] : [`M${sheet.left} ${y}H${end}`])).join('')}
+        className={classes['string']}
+      />
+      <path
+        d={wires.flatMap(({ y, silent }) => (silent ? [`M${sheet.left} ${y}H${end}`] : [])).join('')}
+        className={classes['string']}
+        data-silent
+      />
       <text
         x={sheet.direction === 1 ? 2 : sheet.width - 2}
         y={(from + to) / 2 + 5.5}
@@ -169,18 +168,13 @@ const LaneWires = memo(function LaneWires({ lane, sheet, strings }: Pick<OneLane
 
 interface PlaceProps {
   readonly drawn: DrawnPlace
-  readonly egg: number
-  readonly labels: boolean
-  /** Its words stand between the strings: there is room for them only while they are wanted. */
-  readonly isGap: boolean
   readonly isChosen: boolean
   readonly spoken: string
   readonly take: (place: MapPlace) => void
 }
 
-const Place = memo(function Place({ drawn, egg, labels, isGap, isChosen, spoken, take }: PlaceProps) {
-  const { place, tones, box, words } = drawn
-  const held = place.hold === 'held'
+const Place = memo(function Place({ drawn, isChosen, spoken, take }: PlaceProps) {
+  const { place, tones, box } = drawn
   return (
     <g
       role="button"
@@ -191,7 +185,6 @@ const Place = memo(function Place({ drawn, egg, labels, isGap, isChosen, spoken,
       data-testid="map-cell"
       data-frets={fretsWord(place.frets)}
       data-hold={place.hold}
-      data-quiet={isGap || undefined}
       onKeyDown={(event) => {
         if (event.key !== ' ' || isChosen) return
         event.preventDefault()
@@ -199,76 +192,64 @@ const Place = memo(function Place({ drawn, egg, labels, isGap, isChosen, spoken,
         take(place)
       }}
     >
-      <rect x={box.x} y={box.y} width={box.width} height={box.height} rx={7} className={classes['field']} />
+      {isChosen && (
+        <rect x={box.x} y={box.y} width={box.width} height={box.height} rx={7} className={classes['field']} />
+      )}
       <path
         d={tones.map(({ x, y }, at) => `${at === 0 ? 'M' : 'L'}${x} ${y}`).join('')}
         className={classes['thread']}
       />
-      {tones.map(
-        (tone) =>
-          held && tone.from && <Came key={tone.string} tone={tone} from={tone.from} egg={egg} labels={labels} />,
-      )}
-      {tones.map(({ string, x, y, degree, moved }) =>
-        held ? (
-          <Egg
-            key={string}
-            x={x}
-            y={y}
-            size={egg}
-            degree={degree}
-            moved={moved}
-            label={labels ? degreeSign(degree) : ''}
-          />
-        ) : (
-          <ellipse
-            key={string}
-            cx={x}
-            cy={y}
-            rx={egg}
-            ry={egg * 0.75}
-            className={classes['beyond']}
-            transform={`rotate(-14 ${x} ${y})`}
-          />
-        ),
-      )}
-      {words && (
-        <text x={words.x} y={words.y} className={classes['words']}>
-          {words.name !== '' && <tspan className={classes['known']}>{`${words.name} `}</tspan>}
-          {words.told}
-        </text>
-      )}
     </g>
   )
 })
 
-/** Where a tone was, and its way over the string to where it is. */
-function Came({
-  tone: { x, y },
-  from,
-  egg,
-  labels,
-}: {
-  readonly tone: DrawnTone
-  readonly from: NonNullable<DrawnTone['from']>
-  readonly egg: number
-  readonly labels: boolean
-}) {
-  const way = Math.sign(x - from.x)
-  const [a, b] = [from.x + way * egg * 0.6, x - way * egg * 0.5]
-  const up = y - egg * 0.8
+/** The words of a lane as one text. Between the strings of a set with a gap there is room for them only while they are wanted. */
+const LaneWords = memo(function LaneWords({ lane, chosen }: Pick<OneLaneProps, 'lane' | 'chosen'>) {
+  const isGap = lane.wires.some(({ silent }) => silent)
+  const told = lane.places.filter(({ place, words }) => words && (!isGap || place.hold !== 'held' || place === chosen))
   return (
-    <g>
-      <Egg
-        kind="ghost"
-        x={from.x}
-        y={y}
-        size={egg * 0.92}
-        degree={from.degree}
-        label={labels ? degreeSign(from.degree) : ''}
-      />
-      {Math.abs(x - from.x) > egg * 2 && (
-        <path d={`M${a} ${up + 1}Q${(a + b) / 2} ${up - egg * 0.9} ${b} ${up}`} className={classes['arc']} />
+    <text className={classes['words']}>
+      {told.map(
+        ({ place, words }) =>
+          words && (
+            <tspan key={words.x} x={words.x} y={words.y} data-chosen={place === chosen || undefined}>
+              {words.name === '' ? (
+                words.told
+              ) : (
+                <>
+                  <tspan className={classes['known']}>{`${words.name} `}</tspan>
+                  {words.told}
+                </>
+              )}
+            </tspan>
+          ),
       )}
+    </text>
+  )
+})
+
+/** The tones of a lane, where they were, and their ways from there: a few paths for all of its places. */
+const LaneTones = memo(function LaneTones({ lane, labels }: Pick<OneLaneProps, 'lane' | 'labels'>) {
+  const { egg, places } = lane
+  const held = places.filter(({ place }) => place.hold === 'held').flatMap(({ tones }) => tones)
+  const beyond = places.filter(({ place }) => place.hold !== 'held').flatMap(({ tones }) => tones)
+  const came = held.flatMap(({ x, y, from }) => (from ? [{ ...from, y, to: x }] : []))
+  const labelOf = labels && egg >= LABELLED_FROM ? degreeSign : undefined
+  return (
+    <g className={classes['tones']}>
+      <path d={beyond.map((tone) => eggPath(tone, egg)).join('')} className={classes['beyond']} />
+      <ManyEggs eggs={came} size={egg * 0.92} kind="ghost" labelOf={labelOf} />
+      <path d={came.map((one) => wayPath(one, egg)).join('')} className={classes['arc']} />
+      <ManyEggs eggs={held} size={egg} labelOf={labelOf} />
     </g>
   )
+})
+
+/** Over the string, from where a tone was to where it is. */
+function wayPath({ x, y, to }: { readonly x: number; readonly y: number; readonly to: number }, egg: number): string {
+  if (Math.abs(to - x) <= egg * 2) return ''
+  const way = Math.sign(to - x)
+  const [a, b] = [x + way * egg * 0.6, to - way * egg * 0.5]
+  const up = y - egg * 0.8
+  return `M${a} ${up + 1}Q${(a + b) / 2} ${up - egg * 0.9} ${b} ${up}`
 }

@@ -1,5 +1,6 @@
 /** The values, typed on the drawing where they lie. */
 import { type Instrument, type InstrumentMeasure, measureLimits, measureOf, withMeasure } from '@nestling/core/neck'
+import type { ReactNode } from 'react'
 import { draftOf, instrumentFrom } from '../../../contracts/instrument.ts'
 import { changeHabit, keepInstrument } from '../bench/bench.ts'
 import classes from './Drawing.module.css'
@@ -18,24 +19,24 @@ export function Fields({
   readonly height: number
   readonly ease: number
 }) {
-  const field = (
-    measure: InstrumentMeasure,
-    label: string,
-    width: number,
-    x: number,
-    y: number,
-    words: { readonly before?: string; readonly after?: string },
-  ) => (
-    <span className={classes['place']} style={{ left: `${(x / WIDTH) * 100}%`, top: `${(y / height) * 100}%` }}>
-      <Field
-        label={label}
-        value={String(measureOf(instrument, measure))}
-        {...words}
-        width={width}
-        isNumber
-        problemOf={(text) => measureProblem(instrument, measure, text)}
-        take={(text) => keepField(instrument, measure, text)}
-      />
+  const field = (measure: InstrumentMeasure, label: string, width: number, words: Words) => (
+    <Field
+      label={label}
+      value={String(measureOf(instrument, measure))}
+      {...words}
+      width={width}
+      isNumber
+      problemOf={(text) => measureProblem(instrument, measure, text)}
+      take={(text) => keepField(instrument, measure, text)}
+    />
+  )
+  const place = (x: number, y: number, what: ReactNode, from?: 'start' | 'end') => (
+    <span
+      className={classes['place']}
+      data-from={from}
+      style={{ left: `${(x / WIDTH) * 100}%`, top: `${(y / height) * 100}%` }}
+    >
+      {what}
     </span>
   )
   const nutHalf = scale.halfAt(0)
@@ -44,35 +45,40 @@ export function Fields({
   const side = scale.direction
   return (
     <>
-      {field('scaleLengthMm', 'Scale length, mm', 40, (scale.nut + scale.bridge) / 2, 16, {
-        before: 'scale',
-        after: 'mm',
-      })}
-      {field('spacingNutMm', 'Between strings at the nut, mm', 30, scale.nut - side * 62, MIDDLE_Y + nutHalf + 22, {
-        after: 'mm',
-      })}
-      {field(
-        'spacingBridgeMm',
-        'Between strings at the bridge, mm',
-        34,
+      {place(
+        (scale.nut + scale.bridge) / 2,
+        16,
+        field('scaleLengthMm', 'Scale length, mm', 40, { before: 'scale', after: 'mm' }),
+      )}
+      {place(
+        scale.nut - side * 62,
+        MIDDLE_Y + nutHalf + 22,
+        field('spacingNutMm', 'Between strings at the nut, mm', 30, { after: 'mm' }),
+      )}
+      {place(
         scale.bridge + side * 10,
         MIDDLE_Y + bridgeHalf + 22,
-        { after: 'mm' },
+        field('spacingBridgeMm', 'Between strings at the bridge, mm', 34, { after: 'mm' }),
       )}
-      {field('lastReachableFret', 'Highest fret within reach', 24, reachX + side * 80, HAND_Y, {
-        before: 'the hand ends at',
-      })}
-      {field('frets', 'Number of frets', 24, reachX + side * 168, HAND_Y, { before: 'of' })}
-      {field('capo', 'Capo at fret (0: none)', 22, scale.nut - side * 74, HAND_Y + 26, { before: 'capo' })}
+      {place(
+        reachX + side * 14,
+        HAND_Y,
+        <>
+          {field('lastReachableFret', 'Highest fret within reach', 24, { before: 'the hand ends at' })}
+          {field('frets', 'Number of frets', 24, { before: 'of' })}
+        </>,
+        side === 1 ? 'start' : 'end',
+      )}
+      {place(scale.nut - side * 74, HAND_Y + 26, field('capo', 'Capo at fret (0: none)', 22, { before: 'capo' }))}
       <p
         className={classes['care']}
-        style={{ left: `${((side === 1 ? 946 : 0) / WIDTH) * 100}%`, top: `${((HAND_Y - 16) / height) * 100}%` }}
+        style={{ [side === 1 ? 'right' : 'left']: 0, top: `${((HAND_Y - 8) / height) * 100}%` }}
       >
         Pull an end to your widest easy hold. <b>Stop at pain, tingling or numbness.</b>
       </p>
       <span
         className={classes['place']}
-        data-at="start"
+        data-from="start"
         style={{ left: `${((side === 1 ? 0 : WIDTH - 130) / WIDTH) * 100}%`, top: `${(HAND_Y / height) * 100}%` }}
       >
         <Field
@@ -96,6 +102,11 @@ export function Fields({
       </span>
     </>
   )
+}
+
+interface Words {
+  readonly before?: string
+  readonly after?: string
 }
 
 /** A number as players type it: `7,2` too. */

@@ -36,9 +36,8 @@ export function Retune({ to, offered, take }: RetuneProps) {
   return (
     <section aria-label="Retune it" className={classes['block']}>
       <h2>
-        Retune it{' '}
-        <span>
-          to{' '}
+        <span className={classes['heading']}>
+          Retune it <small>to</small>{' '}
           <span className={`${sentence['sentence']} ${classes['word']}`}>
             <Choice
               label="To tuning"

@@ -122,13 +122,15 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
             take={setRings}
           />
         </span>
-        {lane && (
-          <a className={classes['quiet']} href={toKey(keyName, lane.ask, tuning, count)}>
-            this lane in Key
-          </a>
-        )}
       </h2>
       <table className={classes['gives']}>
+        <colgroup>
+          <col width="46" />
+          <col width="126" />
+          <col width="104" />
+          <col />
+          <col width="92" />
+        </colgroup>
         <thead className="heard-only">
           <tr>
             {['chord', 'shape', 'rings as', 'adds', 'roots lie at'].map((head) => (
@@ -145,7 +147,7 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
               <td>
                 {shape ? (
                   <>
-                    <SmallNeck frets={shape.frets} degrees={shape.degrees} width={126} row={5} numbered={false} />
+                    <SmallNeck frets={shape.frets} degrees={shape.degrees} width={122} row={6} numbered={false} />
                     <span className="heard-only">{fretsWord(shape.frets)}</span>
                   </>
                 ) : (
@@ -159,7 +161,7 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
               <td>
                 <small>
                   {adds.length === 0
-                    ? 'nothing added'
+                    ? ''
                     : `adds ${[...new Set(adds.map(({ degree }) => degreeSign(degree)))].join(', ')}`}
                 </small>
               </td>
@@ -170,6 +172,13 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
           ))}
         </tbody>
       </table>
+      {lane && (
+        <p className={classes['under']}>
+          <a className={classes['quiet']} href={toKey(keyName, lane.ask, tuning, count)}>
+            this lane in Key
+          </a>
+        </p>
+      )}
     </section>
   )
 }
@@ -182,7 +191,7 @@ function rootsOf(root: NoteName, neck: Neck): string {
     number: stringNumber(string, count),
   }))
   const ringing = places.filter(({ fret }) => fret === 0)
-  if (ringing.length > 0) return `root 0/12 on ${ringing.map(({ number }) => number).join(' ')}`
+  if (ringing.length > 0) return `R 0/12 on ${ringing.map(({ number }) => number).join(' ')}`
   const lowest = places.reduce((best, one) => (one.fret < best.fret ? one : best))
-  return `root ${lowest.fret} on ${lowest.number}`
+  return `R ${lowest.fret} on ${lowest.number}`
 }

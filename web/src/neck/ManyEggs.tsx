@@ -1,0 +1,66 @@
+/** Many small eggs as few paths, one for each weight: a sheet of hundreds is laid out and painted in a frame. */
+import { type Degree, type ToneWeight, toneWeight } from '@nestling/core/pitch'
+import { memo } from 'react'
+import classes from './neck.module.css'
+
+export interface ManyEgg {
+  readonly x: number
+  readonly y: number
+  readonly degree: Degree
+  /** Moved against what was before: ringed. */
+  readonly moved?: boolean
+}
+
+export interface ManyEggsProps {
+  readonly eggs: readonly ManyEgg[]
+  /** Half an egg's length. */
+  readonly size: number
+  readonly kind?: 'sounding' | 'ghost'
+  /** Empty for none. */
+  readonly labelOf?: ((degree: Degree) => string) | undefined
+}
+
+/** As much as an egg leans. */
+const LEAN = (-14 * Math.PI) / 180
+const FLAT = 0.75
+const RING = 2.4
+
+/** An egg's outline as a path. */
+export function eggPath({ x, y }: Pick<ManyEgg, 'x' | 'y'>, size: number, ring = 0): string {
+  const [rx, ry] = [size + ring, size * FLAT + ring]
+  const [dx, dy] = [rx * Math.cos(LEAN), rx * Math.sin(LEAN)]
+  const round = (value: number) => Math.round(value * 100) / 100
+  const arc = (sign: 1 | -1) => `a${round(rx)} ${round(ry)} -14 1 0 ${round(sign * 2 * dx)} ${round(sign * 2 * dy)}`
+  return `M${round(x - dx)} ${round(y - dy)}${arc(1)}${arc(-1)}`
+}
+
+export const ManyEggs = memo(function ManyEggs({ eggs, size, kind = 'sounding', labelOf }: ManyEggsProps) {
+  const byWeight = new Map<ToneWeight, ManyEgg[]>()
+  for (const egg of eggs) {
+    const weight = toneWeight(egg.degree)
+    byWeight.set(weight, [...(byWeight.get(weight) ?? []), egg])
+  }
+  const paths = (of: readonly ManyEgg[], ring = 0) => of.map((egg) => eggPath(egg, size, ring)).join('')
+  return [...byWeight].map(([weight, these]) => {
+    const moved = these.filter((egg) => egg.moved)
+    return (
+      <g key={weight} className={classes['egg']} data-weight={weight} data-kind={kind}>
+        {moved.length > 0 && <path d={paths(moved, RING)} className={classes['halo']} />}
+        <path d={paths(these)} className={classes['body']} />
+        {labelOf && (
+          <text className={classes['label']}>
+            {these.map(({ x, y, degree }) => {
+              const label = labelOf(degree)
+              const fontSize = Math.min(size * 0.95, (size * 2.6) / Math.max(1.6, [...label].length))
+              return (
+                <tspan key={`${x} ${y}`} x={x} y={y + size * 0.3} fontSize={fontSize}>
+                  {label}
+                </tspan>
+              )
+            })}
+          </text>
+        )}
+      </g>
+    )
+  })
+})
