@@ -10,6 +10,11 @@ if (only !== 'engine') {
   chromium()
   if (only === undefined || only === 'browser')
     run('node', ['--import', 'tsx', 'scripts/bench/browser.ts'], { cwd: root, says: 'The page in Chromium.' })
+  if (only === undefined || only === 'drawing')
+    run('node', ['--import', 'tsx', 'scripts/bench/drawing.ts'], {
+      cwd: root,
+      says: 'The Map and Set-up, drawn to scale.',
+    })
   if (only === undefined || only === 'practice')
     run('node', ['--import', 'tsx', 'scripts/bench/practice.ts'], {
       cwd: root,

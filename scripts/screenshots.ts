@@ -27,7 +27,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'build', path: BUILD, before: collect },
   { name: 'build-dusk', path: '/?chord=Cmaj9&shape=x7978x', dusk: true },
   { name: 'build-narrow', path: BUILD, narrow: true },
-  { name: 'map', path: '/map?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves' },
+  { name: 'map', path: '/map?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves&place=x8878x' },
   { name: 'map-dusk', path: '/map?chord=C&arrangement=close&morph=m', dusk: true },
   { name: 'arpeggio', path: '/arpeggio?chord=Ebmaj7&shape=x6878x&scale=Lydian&from=lowest' },
   { name: 'arpeggio-dusk', path: '/arpeggio?chord=Am7&way=two-a-string&position=5&value=triplet', dusk: true },
@@ -64,7 +64,7 @@ const SHOTS: readonly Shot[] = [
       }
     },
   },
-  { name: 'setup', path: '/setup?part=tunings' },
+  { name: 'setup', path: '/setup' },
   { name: 'book', path: '/book' },
   { name: 'book-dusk', path: '/book', dusk: true },
   {

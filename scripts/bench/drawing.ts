@@ -29,7 +29,7 @@ for (let round = 0; round < ROUNDS; round++) {
       const frets = document.getElementById('word-Frets') as HTMLElement
       const key = frets.textContent === 'frets 1 to 15' ? 'ArrowDown' : 'ArrowUp'
       const start = performance.now()
-      frets.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+      frets.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
       const sheet = document.querySelector('[aria-label="Sheet"]') as HTMLElement
       const before = sheet.textContent
       while (sheet.textContent === before) await new Promise((resolve) => requestAnimationFrame(resolve))

@@ -49,11 +49,11 @@ export const ManyEggs = memo(function ManyEggs({ eggs, size, kind = 'sounding', 
         <path d={paths(these)} className={classes['body']} />
         {labelOf && (
           <text className={classes['label']}>
-            {these.map(({ x, y, degree }) => {
+            {these.map(({ x, y, degree }, index) => {
               const label = labelOf(degree)
               const fontSize = Math.min(size * 0.95, (size * 2.6) / Math.max(1.6, [...label].length))
               return (
-                <tspan key={`${x} ${y}`} x={x} y={y + size * 0.3} fontSize={fontSize}>
+                <tspan key={index} x={x} y={y + size * 0.3} fontSize={fontSize}>
                   {label}
                 </tspan>
               )

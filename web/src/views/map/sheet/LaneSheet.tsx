@@ -117,7 +117,8 @@ const OneLane = memo(function OneLane(props: OneLaneProps) {
       <LaneWires lane={lane} sheet={sheet} strings={strings} />
       {lane.places.map((drawn) => (
         <Place
-          key={fretsWord(drawn.place.frets)}
+          // By its bass: another question changes what stands there, and need not make it anew.
+          key={drawn.place.bass}
           drawn={drawn}
           isChosen={drawn.place === chosen}
           spoken={spokenPlace(drawn.place, map.chord, strings, style)}
@@ -192,9 +193,7 @@ const Place = memo(function Place({ drawn, isChosen, spoken, take }: PlaceProps)
         take(place)
       }}
     >
-      {isChosen && (
-        <rect x={box.x} y={box.y} width={box.width} height={box.height} rx={7} className={classes['field']} />
-      )}
+      <rect x={box.x} y={box.y} width={box.width} height={box.height} rx={7} className={classes['field']} />
       <path
         d={tones.map(({ x, y }, at) => `${at === 0 ? 'M' : 'L'}${x} ${y}`).join('')}
         className={classes['thread']}
@@ -212,7 +211,7 @@ const LaneWords = memo(function LaneWords({ lane, chosen }: Pick<OneLaneProps, '
       {told.map(
         ({ place, words }) =>
           words && (
-            <tspan key={words.x} x={words.x} y={words.y} data-chosen={place === chosen || undefined}>
+            <tspan key={place.bass} x={words.x} y={words.y} data-chosen={place === chosen || undefined}>
               {words.name === '' ? (
                 words.told
               ) : (
