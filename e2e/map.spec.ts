@@ -55,6 +55,15 @@ test('the twelve places of a major triad in close position, their change to mino
   expect(await held(page, '3 2 1')).toEqual(['xxx553', 'xxx988', 'x-x-x-12-13-12'])
 })
 
+test('a place that is missing from a lane says why, beside its strings', async ({ page }) => {
+  await open(page, '?chord=Gmaj7&arrangement=drop-2')
+  await expect(lane(page, '5 4 3 2')).toContainText('3: open strings only')
+  await expect(lane(page, '5 4 3 2')).toHaveAttribute('aria-description', 'third: only with open strings')
+  await choose(page, 'More', 'open strings too')
+  await expect(lane(page, '5 4 3 2')).not.toContainText('open strings only')
+  await expect(place(page, 'x2403x')).toBeVisible()
+})
+
 test('a ninth joins: every place of the larger chord, what it was, and what it is known as', async ({ page }) => {
   await open(page, '?chord=Gmaj7&arrangement=drop-2')
   await page.getByRole('button', { name: 'With the ninth' }).click()

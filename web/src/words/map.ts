@@ -1,7 +1,8 @@
 /** What a map's places are, in words. */
 import { type Chord, type SymbolStyle, writeSymbol } from '@nestling/core/chord'
-import type { JoiningWay, MapPlace, WhyNone } from '@nestling/core/map'
+import type { JoiningWay, MapGap, MapPlace, WhyNone } from '@nestling/core/map'
 import { stringNumber } from '@nestling/core/neck'
+import type { Degree } from '@nestling/core/pitch'
 import { degreeName } from './degrees.ts'
 import { counted, fretsWord } from './shapes.ts'
 
@@ -12,6 +13,31 @@ export const WHY_WORDS: Readonly<Record<WhyNone, string>> = {
   neck: 'above the last fret',
   several: 'only with open strings, other frets or a longer reach together',
   nowhere: 'not on these strings',
+}
+
+/** The same beside the strings of a lane, where there is little room. */
+export const WHY_SHORT: Readonly<Record<WhyNone, string>> = {
+  open: 'open strings only',
+  frets: 'other frets',
+  neck: 'past the last fret',
+  several: 'farther off',
+  nowhere: 'not here',
+}
+
+/** What a lane lacks, by why: "root, fifth: only with open strings". */
+export function missingWords(
+  gaps: readonly MapGap[],
+  words: Readonly<Record<WhyNone, string>>,
+  nameOf: (degree: Degree) => string,
+): readonly string[] {
+  const whys = [...new Set(gaps.map(({ why }) => why))]
+  return whys.map(
+    (why) =>
+      `${gaps
+        .filter((gap) => gap.why === why)
+        .map(({ bass }) => nameOf(bass))
+        .join(' ')}: ${words[why]}`,
+  )
 }
 
 export const HOLD_WORDS: Readonly<Record<Exclude<MapPlace['hold'], 'held'>, string>> = {

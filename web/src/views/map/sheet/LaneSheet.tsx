@@ -5,8 +5,8 @@ import type { ChordMap, MapPlace } from '@nestling/core/map'
 import { type MouseEvent, memo, useEffect, useRef } from 'react'
 import { eggPath, ManyEggs } from '../../../neck/ManyEggs.tsx'
 import { $session } from '../../../state/session.ts'
-import { degreeSign } from '../../../words/degrees.ts'
-import { spokenPlace, WHY_WORDS } from '../../../words/map.ts'
+import { degreeName, degreeSign } from '../../../words/degrees.ts'
+import { missingWords, spokenPlace, WHY_SHORT, WHY_WORDS } from '../../../words/map.ts'
 import { fretsWord, stringsApart } from '../../../words/shapes.ts'
 import classes from './LaneSheet.module.css'
 import { type DrawnPlace, type Lane, placeAt, type LaneSheet as Sheet } from './lanes.ts'
@@ -102,6 +102,7 @@ const OneLane = memo(function OneLane(props: OneLaneProps) {
       className={classes['lane']}
       role="group"
       aria-label={`Strings ${stringsApart(lane.strings, strings)}`}
+      aria-description={missingWords(lane.missing, WHY_WORDS, degreeName).join('; ') || undefined}
       data-testid="map-lane"
       onClick={(event) => {
         const place = under(event)
@@ -163,9 +164,25 @@ const LaneWires = memo(function LaneWires({ lane, sheet, strings }: Pick<OneLane
       >
         {stringsApart(lane.strings, strings)}
       </text>
+      {missingWords(lane.missing, WHY_SHORT, degreeSign)
+        .slice(0, MOST_WHYS)
+        .map((words, row) => (
+          <text
+            key={words}
+            x={sheet.direction === 1 ? 2 : sheet.width - 2}
+            y={(from + to) / 2 + 18 + row * 11}
+            className={classes['why']}
+            textAnchor={sheet.direction === 1 ? 'start' : 'end'}
+          >
+            {words}
+          </text>
+        ))}
     </g>
   )
 })
+
+/** There is room for one line under the strings; all of it is said. */
+const MOST_WHYS = 1
 
 interface PlaceProps {
   readonly drawn: DrawnPlace

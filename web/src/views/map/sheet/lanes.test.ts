@@ -67,6 +67,8 @@ test('what is drawn is what the engine lists: each place once, each tone on its 
           expect(frets).toEqual(place.frets)
           expect(tones.filter(({ moved }) => moved).length).toBe(place.from.length)
         }
+      for (const lane of sheet.lanes)
+        expect(lane.missing).toEqual(map.rows[lane.row]?.cells.filter(({ kind }) => kind === 'gap'))
       const told = [...sheet.lanes.map(({ strings }) => strings), ...sheet.folded.flatMap(({ strings }) => strings)]
       expect(told.map(String).toSorted()).toEqual(map.rows.map(({ strings }) => String(strings)).toSorted())
     }),

@@ -3,7 +3,7 @@
  *   ChordMap rows ─laneSheet(facing)→ Lane[]: wires, places with their tones, ghosts and words, in the units of the drawing
  * What a lane shows is what the engine lists: each place once, each tone where its string and fret are.
  */
-import type { MapPlace, MapRow, WhyNone } from '@nestling/core/map'
+import type { MapGap, MapPlace, MapRow, WhyNone } from '@nestling/core/map'
 import { placesOf } from '@nestling/core/map'
 import { fingertipMm, fretDistanceMm, type Neck, type StringSet } from '@nestling/core/neck'
 import type { Degree } from '@nestling/core/pitch'
@@ -46,6 +46,8 @@ export interface Lane {
   readonly wires: readonly { readonly string: number; readonly y: number; readonly silent: boolean }[]
   readonly egg: number
   readonly places: readonly DrawnPlace[]
+  /** Basses over which there is no place on these strings. */
+  readonly missing: readonly MapGap[]
 }
 
 export interface LaneSheet {
@@ -108,7 +110,7 @@ export function laneSheet(rows: readonly MapRow[], neck: Neck, room: SheetRoom):
   const pitches = filled.reduce((sum, { strings }) => sum + spans(strings) * (hasGap(strings) ? GAP_PITCH : PITCH), 0)
   const scale = Math.min(MOST_SCALE, Math.max(LEAST_SCALE, (room.height - fixed) / Math.max(1, pitches)))
   let top = 0
-  const lanes = filled.map(({ index, strings, places }): Lane => {
+  const lanes = filled.map(({ index, strings, places, cells }): Lane => {
     const gap = hasGap(strings)
     const pitch = (gap ? GAP_PITCH : PITCH) * scale
     const egg = pitch * EGG
@@ -129,7 +131,8 @@ export function laneSheet(rows: readonly MapRow[], neck: Neck, room: SheetRoom):
       const tones = tonesOf(place, tipX, y, neck)
       return { row: index, place, tones, box: boxAround(tones, egg), words: undefined }
     })
-    return { row: index, strings, top: laneTop, height, wires, egg, places: withWords(drawn, wordsY, room) }
+    const missing = cells.filter((cell) => cell.kind === 'gap')
+    return { row: index, strings, top: laneTop, height, wires, egg, places: withWords(drawn, wordsY, room), missing }
   })
   return { ...ruler, width: room.width, height: top, lanes, folded: foldedOf(shown), tipX }
 }

@@ -4,8 +4,9 @@ import { writeSymbol } from '@nestling/core/chord'
 import { chordScale, readKey, writeKey } from '@nestling/core/key'
 import { laneNames, tonesOn, tuningKey } from '@nestling/core/lane'
 import { dronesOver } from '@nestling/core/near'
-import { type Neck, neckOf, stringIndex, stringNumber, type Tuning } from '@nestling/core/neck'
+import { type Neck, neckOf, type StringSet, stringIndex, stringNumber, type Tuning } from '@nestling/core/neck'
 import { type NoteName, pitchClassOf } from '@nestling/core/pitch'
+import { everyStringSet } from '@nestling/core/voicing'
 import { useMemo, useState } from 'react'
 import { Choice } from '../../../controls/Choice.tsx'
 import sentence from '../../../controls/sentence.module.css'
@@ -38,13 +39,14 @@ const KEYS = [
   'Dm',
 ] as const
 
-/** Two or three neighbouring strings to press, from the lowest; as string numbers. */
-const pressSets = (count: number): readonly (readonly number[])[] =>
-  [3, 2].flatMap((size) =>
-    Array.from({ length: Math.max(0, count - size + 1) }, (_, low) =>
-      Array.from({ length: size }, (__, at) => count - low - at),
-    ),
-  )
+/** Two or three strings to press, as string numbers: neighbouring ones first, then those that let others ring between. */
+function pressSets(count: number): readonly (readonly number[])[] {
+  const isTogether = (set: StringSet) => (set.at(-1) ?? 0) - (set[0] ?? 0) === set.length - 1
+  const sets = everyStringSet(count).filter(({ length }) => length === 2 || length === 3)
+  return sets
+    .toSorted((a, b) => Number(isTogether(b)) - Number(isTogether(a)) || b.length - a.length)
+    .map((set) => set.map((string) => stringNumber(string, count)))
+}
 
 export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
   const { settings, instrument } = useStore($session)
