@@ -57,6 +57,20 @@ app.use(compression())
 app.use('/_astro', express.static(join(web, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
 app.use(express.static(join(web, 'dist/client'), { index: false, redirect: false }))
 app.use(handler)
+// What no page and no endpoint answers: scripts are told in their own form, people by a page with the ways back.
+app.use((request, response, next) => {
+  if (request.path.startsWith('/api/')) {
+    response.status(404).json({
+      error: `there is nothing at ${request.path}; expected an address that /api lists`,
+      field: 'address',
+      at: 0,
+      expected: 'an address that /api lists',
+    })
+    return
+  }
+  request.url = '/404'
+  handler(request, response, next)
+})
 
 const server = createServer(app)
 server.on('error', (error: NodeJS.ErrnoException) => {

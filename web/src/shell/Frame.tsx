@@ -1,11 +1,13 @@
 /** The frame that every view stands in: its heading, what is said aloud, the keys and their list. */
 import { useStore } from '@nanostores/react'
-import { lazy, type ReactNode, Suspense, useMemo } from 'react'
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef } from 'react'
 import { $keysOpen, openKeys } from './help.ts'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
 import { usePageKeys } from './pageKeys.ts'
 
 export interface FrameProps {
+  /** What is in hand, for the window's title: "E♭maj7 x6878x". */
+  readonly title?: string | undefined
   /** The page's heading; heard only, unless the view shows one of its own. */
   readonly heading?: string | undefined
   /** Said aloud, politely, when it changes. */
@@ -22,9 +24,10 @@ const KeysHelp = lazy(() => import('./KeysHelp.tsx'))
 const NONE: readonly KeyLine[] = []
 const NO_ACTS: SharedActs = {}
 
-export function Frame({ heading, announcement = '', acts = NO_ACTS, keys = NONE, children }: FrameProps) {
+export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys = NONE, children }: FrameProps) {
   const help = useStore($keysOpen)
   const lines = useMemo(() => keyLines(acts, keys, openKeys), [acts, keys])
+  useTitle(title)
   usePageKeys(useMemo(() => pageKeysOf(lines, acts), [lines, acts]))
   return (
     <>
@@ -40,4 +43,13 @@ export function Frame({ heading, announcement = '', acts = NO_ACTS, keys = NONE,
       )}
     </>
   )
+}
+
+/** Tabs and the history tell one chord from another: what is in hand stands before the view's own name. */
+function useTitle(title: string | undefined): void {
+  const own = useRef<string>(undefined)
+  useEffect(() => {
+    own.current ??= document.title
+    document.title = title === undefined || title === '' ? own.current : `${title} · ${own.current}`
+  }, [title])
 }

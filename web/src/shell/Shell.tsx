@@ -47,6 +47,9 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
       <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
         <EggPatterns />
+        <a className={classes['skip']} href="#work">
+          Skip to the work
+        </a>
         <header className={classes['header']}>
           <a className={classes['name']} href="/">
             Nestling
@@ -60,7 +63,9 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
             <LightToggle />
           </div>
         </header>
-        <main className={classes['main']}>{children}</main>
+        <main id="work" tabIndex={-1} className={classes['main']}>
+          {children}
+        </main>
         <div className={classes['foot']}>
           <Notices />
           {!foldsTray && <Tray />}

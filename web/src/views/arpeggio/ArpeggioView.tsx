@@ -56,6 +56,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   useEffect(() => setTune(walkAt(writeSymbol(plan.chord, { ascii: true }))), [plan.chord])
   return (
     <Frame
+      title={writeSymbol(plan.chord)}
       heading="A chord as an arpeggio"
       announcement={`${writeSymbol(plan.chord)}: ${line.notes.length} tones`}
       acts={sharedActs(state, voicing)}

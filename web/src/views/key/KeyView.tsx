@@ -67,6 +67,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const symbol = chosen && writeSymbol(chosen.chord, { naming: settings.naming })
   return (
     <Frame
+      title={`${writeKey(plan.key, { naming: settings.naming })} ${plan.depth}`}
       heading="A key as lanes"
       announcement={`${writeKey(plan.key)}, ${plan.depth}; step ${plan.step}${symbol === undefined ? ', no shape' : `, ${symbol}`}`}
       acts={sharedActs(state)}

@@ -20,6 +20,7 @@ import { NextUp } from './beside/NextUp.tsx'
 import { Place } from './beside/Place.tsx'
 import { hear, shapeOf } from './collect.ts'
 import { mapActs, mapKeys, takePlace } from './keys.ts'
+import { writeMapLine } from './line.ts'
 import classes from './MapView.module.css'
 import { Becomes } from './sentence/Becomes.tsx'
 import sentence from './sentence/MapSentence.module.css'
@@ -55,7 +56,13 @@ function Territory({ query }: Pick<MapViewProps, 'query'>) {
   const acts = useMemo(() => mapActs(state, shown), [state, shown])
   const keys = useMemo(() => mapKeys(state, shown, sheet?.lanes ?? []), [state, shown, sheet])
   return (
-    <Frame heading="The map of a chord" announcement={announcementOf(shown)} acts={acts} keys={keys}>
+    <Frame
+      title={titleOf(asked)}
+      heading="The map of a chord"
+      announcement={announcementOf(shown)}
+      acts={acts}
+      keys={keys}
+    >
       <section aria-label="What is mapped" className={sentence['head']}>
         <MapSentence asked={asked} step={state.step} player={state.player} rows={shown?.map.rows} />
         <Acts state={state} shown={shown} />
@@ -115,6 +122,10 @@ function useCarried({ asked }: MapState, shown: ShownMap | undefined) {
     carry('Map', carriedOf({ chord: map.chord, frets, tuning }), writeMap(asked, neck.open.length))
   }, [asked, shown])
 }
+
+/** The chord that was asked for, and the tone that joins it; a place that was taken. */
+const titleOf = (asked: MapState['asked']): string =>
+  [writeMapLine(asked, $session.get().settings.naming, true), asked.place].filter(Boolean).join(' ')
 
 /** The place in hand: its chord, and where. */
 function announcementOf(shown: ShownMap | undefined): string {

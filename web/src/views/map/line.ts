@@ -1,6 +1,7 @@
 /** The line that is typed in the Map: a chord with wishes, and a tone that joins it: `Ebmaj7 drop2 +9`. */
 import { formulaKey, writeSymbol } from '@nestling/core/chord'
 import { joiningTones, joiningWays } from '@nestling/core/map'
+import { withSigns } from '@nestling/core/pitch'
 import { type Player, readTypedLine } from '@nestling/core/request'
 import type { TypedRead } from '../../state/asked.ts'
 import { fretsWord } from '../../words/shapes.ts'
@@ -38,9 +39,13 @@ export function readMapLine(written: string, player: Player, before: AskedMap): 
   }
 }
 
-/** The chord as it stands in the field: as the player would type it. */
-export function writeMapLine({ question, change }: AskedMap, naming: Player['naming'][number] | undefined): string {
-  const style = naming === undefined || naming === 'letters' ? { ascii: true } : { naming }
-  const joins = change.kind === 'extend' ? ` +${change.extension}` : ''
+/** The chord as it stands in the field: as the player would type it; `signs`: as it is read. */
+export function writeMapLine(
+  { question, change }: AskedMap,
+  naming: Player['naming'][number] = 'letters',
+  signs = false,
+): string {
+  const style = naming === 'letters' ? { ascii: !signs } : { naming }
+  const joins = change.kind === 'extend' ? ` +${signs ? withSigns(change.extension) : change.extension}` : ''
   return `${writeSymbol(question.chord, style)}${joins}`
 }

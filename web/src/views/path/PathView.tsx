@@ -70,6 +70,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   }
   return (
     <Frame
+      title={plan.chart.title}
       heading="A tune as a path"
       announcement={
         chord

@@ -63,7 +63,7 @@ function Bench({ part }: { readonly part: string | undefined }) {
     if (part !== undefined) document.getElementById(`part-${part}`)?.scrollIntoView()
   }, [part])
   return (
-    <Frame heading="Set-up" acts={ACTS} keys={KEYS}>
+    <Frame title={instrument.name} heading="Set-up" acts={ACTS} keys={KEYS}>
       <div className={sentence['head']}>
         <SetupSentence />
         <Acts />

@@ -52,7 +52,7 @@ const Bench = memo(function Bench({ first, tunes, put }: { readonly first: KeptS
   }, [arrives, putOn, first.id])
   const keys = useMemo(() => sheetKeys(state, saving, () => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))), [state, saving])
   return (
-    <Frame heading={`Sheet: ${state.sheet.title}`} acts={{ undo: state.undo, redo: state.redo }} keys={keys}>
+    <Frame title={state.sheet.title} heading={`Sheet: ${state.sheet.title}`} acts={{ undo: state.undo, redo: state.redo }} keys={keys}>
       <SheetSentence state={state}>
         <Acts state={state} saving={saving} zoom={zoom} turnZoom={() => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))} />
       </SheetSentence>

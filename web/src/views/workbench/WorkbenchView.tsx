@@ -1,8 +1,10 @@
 /** Build: from a symbol to a shape under the hand. */
+import { writeSymbol } from '@nestling/core/chord'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
 import type { Address, WorkbenchState } from '../../state/workbench/index.ts'
+import { fretsWord } from '../../words/shapes.ts'
 import { OneFretAway } from './away/OneFretAway.tsx'
 import { Found } from './found/Found.tsx'
 import { SHARED_ACTS, WORKBENCH_KEYS } from './keys.ts'
@@ -44,8 +46,17 @@ function Workbench({ address }: Pick<WorkbenchViewProps, 'address'>) {
 
 function Spoken({ state, children }: { readonly state: WorkbenchState; readonly children: React.ReactNode }) {
   return (
-    <Frame heading="Build a chord" announcement={useAnnouncement(state)} acts={SHARED_ACTS} keys={WORKBENCH_KEYS}>
+    <Frame
+      title={titleOf(state)}
+      heading="Build a chord"
+      announcement={useAnnouncement(state)}
+      acts={SHARED_ACTS}
+      keys={WORKBENCH_KEYS}
+    >
       {children}
     </Frame>
   )
 }
+
+const titleOf = ({ question, frets }: WorkbenchState): string =>
+  `${writeSymbol(question.chord)} ${frets ? fretsWord(frets) : ''}`.trim()

@@ -1,7 +1,7 @@
 /** What the thread of a family is made of: small eggs, and between two chords the tone that falls from one to the next. */
 import type { Formula } from '@nestling/core/chord'
 import { type Degree, stepOf } from '@nestling/core/pitch'
-import { Egg } from '../neck/Egg.tsx'
+import { Egg } from './Egg.tsx'
 import classes from './thread.module.css'
 
 /** The tone that falls by a semitone from one kind to the next. */

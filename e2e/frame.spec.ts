@@ -1,0 +1,89 @@
+/** What every view stands in: its title, the way past the header, pages for what is not there and for no JavaScript. */
+import { expect, type Page, test } from '@playwright/test'
+
+const open = async (page: Page, path: string) => {
+  await page.goto(path)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+}
+
+test('the title of the window tells what is in hand, and follows it', async ({ page }) => {
+  for (const [path, title] of [
+    ['/?chord=Ebmaj7&strings=5432&shape=x6878x', 'E♭maj7 x6878x · Build · Nestling'],
+    ['/map?chord=Ebmaj7&add=9', 'E♭maj7 +9 · Map · Nestling'],
+    ['/arpeggio?chord=Cmaj7', 'Cmaj7 · Arpeggio · Nestling'],
+    ['/key?key=Bb', 'B♭ major sevenths · Key · Nestling'],
+    ['/logbook', 'Logbook · Nestling'],
+  ] as const) {
+    await open(page, path)
+    await expect(page).toHaveTitle(title)
+  }
+  await open(page, '/map?chord=C&arrangement=close')
+  await page.getByRole('textbox', { name: 'Chord' }).fill('F#m')
+  await expect(page).toHaveTitle('F♯m · Map · Nestling')
+})
+
+// The cards begin in their own work: the first card has the focus.
+test('the first Tab of every view leads past the header', async ({ page }) => {
+  for (const path of [
+    '/',
+    '/map',
+    '/arpeggio',
+    '/key',
+    '/path',
+    '/practice',
+    '/cards',
+    '/logbook',
+    '/book',
+    '/setup',
+  ]) {
+    await open(page, path)
+    const skip = page.getByRole('link', { name: 'Skip to the work' })
+    await expect(skip).not.toBeInViewport()
+    await page.keyboard.press('Tab')
+    await expect(skip, path).toBeFocused({ timeout: 5000 })
+    await expect(skip, path).toBeInViewport({ timeout: 4000 })
+    await page.keyboard.press('Enter')
+    await expect(page.locator('main')).toBeFocused()
+    await page.keyboard.press('Tab')
+    expect(await page.evaluate(() => document.querySelector('main')?.contains(document.activeElement)), path).toBe(true)
+  }
+})
+
+test('an address that leads nowhere has a page of its own, with the way back', async ({ page }) => {
+  const answer = await page.goto('/no-such-view')
+  expect(answer?.status()).toBe(404)
+  await expect(page.getByRole('heading', { name: 'Nothing lies here' })).toBeVisible()
+  const told = await page.request.get('/api/no-such-call')
+  expect([told.status(), (await told.json()).field]).toEqual([404, 'address'])
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Map' }).click()
+  await expect(page.locator('[data-alive]')).toBeVisible()
+})
+
+test('without JavaScript a page says that it needs it, and why', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ javaScriptEnabled: false, ...(baseURL === undefined ? {} : { baseURL }) })
+  const page = await context.newPage()
+  await page.goto('/map')
+  await expect(page.getByText(/Nestling works out shapes on this page, and needs JavaScript/)).toBeVisible()
+  await context.close()
+})
+
+test('it can be put on a home screen: a manifest with its icon', async ({ page }) => {
+  await open(page, '/')
+  const href = (await page.locator('link[rel=manifest]').getAttribute('href')) ?? ''
+  const manifest = await (await page.request.get(href)).json()
+  expect(manifest).toMatchObject({ name: 'Nestling', start_url: '/', display: 'standalone' })
+  expect((await page.request.get(manifest.icons[0].src)).headers()['content-type']).toContain('image/svg')
+})
+
+test('what offers to undo waits until it is closed', async ({ page }) => {
+  await open(page, '/?chord=Ebmaj7&strings=5432&shape=x6878x')
+  await page.locator('body').press('t')
+  await expect(page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
+  const undo = page.getByRole('button', { name: 'Undo', exact: true }).last()
+  await page.waitForTimeout(9500)
+  await expect(undo).toBeVisible()
+  await undo.click()
+  await expect(page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Empty the tray' }).click()
+})
