@@ -74,16 +74,3 @@ test('it can be put on a home screen: a manifest with its icon', async ({ page }
   expect(manifest).toMatchObject({ name: 'Nestling', start_url: '/', display: 'standalone' })
   expect((await page.request.get(manifest.icons[0].src)).headers()['content-type']).toContain('image/svg')
 })
-
-test('what offers to undo waits until it is closed', async ({ page }) => {
-  await open(page, '/?chord=Ebmaj7&strings=5432&shape=x6878x')
-  await page.locator('body').press('t')
-  await expect(page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')).toHaveCount(1)
-  await page.getByRole('button', { name: 'Empty the tray' }).click()
-  const undo = page.getByRole('button', { name: 'Undo', exact: true }).last()
-  await page.waitForTimeout(9500)
-  await expect(undo).toBeVisible()
-  await undo.click()
-  await expect(page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')).toHaveCount(1)
-  await page.getByRole('button', { name: 'Empty the tray' }).click()
-})

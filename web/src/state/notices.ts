@@ -15,8 +15,6 @@ function done(message: ReactNode, id?: string): void {
     closeButtonProps: CLOSE,
     withBorder: true,
     ...(id === undefined ? {} : { id }),
-    // What offers to undo waits until it is closed.
-    ...(typeof message === 'string' ? {} : { autoClose: false }),
   })
   lastWord = typeof message === 'string' ? shown : undefined
 }

@@ -44,7 +44,7 @@ export function useWorkbench(address: Address): WorkbenchState {
   useEffect(() => {
     if ($session.get().settings.cautionSeen) return
     tell.done(
-      'Stretches build slowly. Stop at pain, tingling or numbness, rest every 20 to 30 minutes, and see a physician or hand therapist if it lasts. This stays in Set-up, under Hand.',
+      'Stretches build slowly. Stop at pain, tingling or numbness, rest every 20 to 30 minutes, and see a physician or hand therapist if it lasts. This stays in Set-up, under Take care.',
       'caution',
     )
     void changeSettings({ cautionSeen: true })
