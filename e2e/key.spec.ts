@@ -264,6 +264,7 @@ test('a step and a whole lane go to the tray, a step to Build and back to the sa
   await page.getByRole('button', { name: 'Empty the tray' }).click()
   await page.getByRole('group', { name: 'Acts' }).getByRole('link', { name: 'Build' }).click()
   await expect(page.getByTestId('shape-text')).toContainText('x5756x')
+  await expect(page.locator('[data-alive]')).toBeVisible()
   await page.getByRole('link', { name: 'Key', exact: true }).click()
   await expect(page.getByTestId('key-name')).toHaveText('C major')
   await expect(chosen(page)).toHaveText('x5756x')

@@ -41,6 +41,7 @@ async function walkByTab(page: Page) {
         .filter((one) => !isStop(one) && one.matches('button, a, [role="button"]'))
         .filter(
           (one) =>
+            !one.closest('[data-one-stop]')?.querySelector('[tabindex="0"]') &&
             !one
               .closest('[role="group"], [role="tablist"], ul, table, [role="radiogroup"], [role="grid"]')
               ?.querySelector('[tabindex="0"], button:not([tabindex]), [data-was-reached]'),

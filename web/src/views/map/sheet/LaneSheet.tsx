@@ -38,7 +38,7 @@ export function LaneSheet({ sheet, map, strings, chosen, take, hear, open }: Lan
       box.current.querySelector<SVGElement>('[tabindex="0"]')?.focus()
   }, [chosen])
   return (
-    <div ref={box} className={classes['sheet']}>
+    <div ref={box} className={classes['sheet']} data-one-stop>
       <svg viewBox={`0 0 ${sheet.width} 18`} className={classes['ruler']} aria-hidden="true">
         {sheet.frets.map(({ fret, middle, width }) => (
           <text key={fret} x={middle} y={13} data-landmark={LANDMARKS.has(fret) || undefined}>
