@@ -215,6 +215,8 @@ test('a place by the keyboard: along the lane, across lanes, heard before and af
   await page.keyboard.press('t')
   await expect(inTray(page)).toContainText('F♯maj9')
   await page.getByRole('button', { name: 'Empty the tray' }).press('Enter')
+  // The page is left next: the server must have it before.
+  await expect.poll(async () => (await (await page.request.get('/api/tray')).json()).steps.length).toBe(0)
   await page.locator('body').press('Enter')
   await page.waitForURL(/\?chord=F%23maj9/)
 })
