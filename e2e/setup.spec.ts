@@ -24,6 +24,12 @@ interface Kept {
 }
 const kept = async (page: Page): Promise<readonly Kept[]> =>
   (await (await page.request.get('/api/instruments')).json()).instruments
+/** What another test left in the tray is not this one's. */
+async function emptyTray(page: Page) {
+  const tray = await (await page.request.get('/api/tray')).json()
+  if (tray.steps.length > 0)
+    expect((await page.request.put('/api/tray', { data: { ...tray, steps: [] } })).ok()).toBe(true)
+}
 const settings = async (page: Page) => (await page.request.get('/api/settings')).json()
 
 /** An instrument of the test's own in hand; afterwards all is as it was. */
@@ -255,6 +261,7 @@ test('what a tuning gives: a shape for every step, what rings in, where roots li
   }))
 
 test('the tray in another tuning: the same fingers and the same notes', async ({ page }) => {
+  await emptyTray(page)
   await page.goto('/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
   await expect(page.locator('[data-alive]')).toBeVisible()
   await expect(page.getByTestId('shape-text')).toHaveText('x6878x')
@@ -332,6 +339,9 @@ test('the cautions come once, and stay to be found', async ({ page }) => {
 
 test('what one page keeps, another open page shows: the instrument, the tray', async ({ page, context }) =>
   onBench(page, async () => {
+    await emptyTray(page)
+    await page.reload()
+    await expect(page.locator('[data-alive]')).toBeVisible()
     const other = await context.newPage()
     await other.goto('/?chord=C&strings=5432')
     await expect(other.locator('[data-alive]')).toBeVisible()
