@@ -7,7 +7,6 @@ import {
   type ArrangementChoice,
   type Frets,
   type NamedArrangement,
-  type StringMove,
   writeFrets,
 } from '@nestling/core/voicing'
 
@@ -35,12 +34,6 @@ export function arrangementWords(arrangement: ArrangementChoice): string {
 /** The arrangement of a voicing, or the order of its tones where it has no name of its own. */
 export const toldArrangement = ({ name, degrees }: Arrangement): string =>
   name === 'list' ? degrees.map(withSigns).join(' ') : arrangementWords({ kind: 'named', name })
-
-/** "string 5 +2, string 4 −1": up or down in semitones. */
-export const movesWords = (moves: readonly Pick<StringMove, 'string' | 'by'>[], strings: number): string =>
-  moves
-    .map(({ string, by }) => `string ${stringNumber(string, strings)} ${by > 0 ? '+' : '−'}${Math.abs(by)}`)
-    .join(', ')
 
 export const stringsApart = (set: StringSet, strings: number): string =>
   set.map((index) => stringNumber(index, strings)).join(' ')

@@ -122,9 +122,6 @@ function CapoBar({
     return (
       <g className={classes['capo']} data-off>
         <path d={`M${x} ${MIDDLE_Y - half + 4}V${MIDDLE_Y + half - 4}`} />
-        <text x={x} y={MIDDLE_Y + half + 10}>
-          capo
-        </text>
       </g>
     )
   const share = 0.2
