@@ -2,7 +2,7 @@
 import { expect, type Page, test } from '@playwright/test'
 import { createListener, WINDOW } from '../web/src/ear/listener.ts'
 import { open, play, settings, stop, usualSound } from './support/arpeggio.ts'
-import { choose, word } from './support/sentence.ts'
+import { choose, menuItem, word } from './support/sentence.ts'
 import { onsetsIn, readWav, unevennessMs } from './support/soundFile.ts'
 import { watchSounds } from './support/startedSounds.ts'
 
@@ -17,7 +17,7 @@ const fingers = (page: Page) =>
 /** A choice that the sentence does not name yet. */
 async function more(page: Page, choice: string) {
   await page.getByRole('button', { name: /^More of the line/ }).click()
-  await page.getByRole('menuitem', { name: choice, exact: true }).click()
+  await menuItem(page, choice, true).click()
 }
 
 test.afterEach(({ request }) => usualSound(request))
@@ -236,7 +236,7 @@ test.describe('written and played', () => {
     // Eighths at 240 follow one another by an eighth of a second.
     const before = await started()
     expect((before[3] ?? 0) - (before[2] ?? 0)).toBeCloseTo(0.125, 3)
-    const tempo = page.getByLabel('Tempo, beats in a minute')
+    const tempo = page.getByLabel('Tempo, beats per minute')
     await tempo.fill('120')
     await tempo.press('Enter')
     const from = (await started()).length
@@ -300,7 +300,7 @@ test.describe('written and played', () => {
       await tap.click()
       await page.waitForTimeout(400)
     }
-    const tempo = page.getByLabel('Tempo, beats in a minute')
+    const tempo = page.getByLabel('Tempo, beats per minute')
     const tapped = Number(await tempo.inputValue())
     expect(tapped).toBeGreaterThan(60)
     expect(tapped).toBeLessThan(150)
@@ -309,7 +309,7 @@ test.describe('written and played', () => {
     await expect(tempo).toHaveValue('300')
     await page.waitForTimeout(200)
     await page.reload()
-    await expect(page.getByLabel('Tempo, beats in a minute')).toHaveValue('300')
+    await expect(page.getByLabel('Tempo, beats per minute')).toHaveValue('300')
   })
 })
 

@@ -1,10 +1,11 @@
 /** The Book: kept, found, opened, changed one by one and many at once, taken back; by mouse and by keyboard. */
 import { expect, type Page, test } from '@playwright/test'
+import { menuItem } from './support/sentence.ts'
 
 const list = (page: Page) => page.getByTestId('book-list')
 const item = (page: Page, name: string) => list(page).getByRole('article', { name, exact: true })
 const beside = (page: Page) => page.getByTestId('open-shape')
-const undo = (page: Page) => page.getByRole('alert').getByRole('button', { name: 'Undo' }).last()
+const undo = (page: Page) => page.getByRole('status').getByRole('button', { name: 'Undo' }).last()
 const alive = (page: Page) => expect(page.locator('[data-alive]')).toBeVisible()
 const open = async (page: Page, query = '') => {
   await page.goto(`/book${query}`)
@@ -15,7 +16,7 @@ test('a shape is kept, found again, opened, renamed, deleted and brought back', 
   await page.goto('/?chord=Gm7&arrangement=drop-2&strings=5432')
   await expect(page.getByTestId('shape-row').first()).toBeVisible()
   await page.keyboard.press('k')
-  await expect(page.getByText(/Kept in the Book: Gm7/)).toBeVisible()
+  await expect(page.getByText(/Saved to Book: Gm7/)).toBeVisible()
   // Once more: it is kept, and the twin is told.
   await page.keyboard.press('k')
   await expect(page.getByText(/The same shape is there already, as Gm7/)).toBeVisible()
@@ -90,7 +91,7 @@ test('it is found by words, tune, tag and instrument; the address holds what is 
     .getByRole('button', { name: /^all of it/ })
     .click()
   await page.getByRole('button', { name: /^Instrument:.*every/ }).click()
-  await page.getByRole('menuitem', { name: 'the Flat-top' }).click()
+  await menuItem(page, 'the Flat-top').click()
   await expect(list(page).getByRole('article')).toHaveCount(1)
   await page.reload()
   await alive(page)
@@ -144,7 +145,7 @@ test('many at once: selected, tagged, moved, deleted, each one step to take back
   await expect.poll(async () => (await (await page.request.get('/api/shapes?tag=small+hall')).json()).count).toBe(0)
   expect(await many.getByRole('link', { name: 'to a sheet' }).getAttribute('href')).toContain('F%23m7')
   await many.getByRole('button', { name: 'move to a tune' }).click()
-  await page.getByRole('menuitem', { name: 'Slow Ferry' }).click()
+  await menuItem(page, 'Slow Ferry').click()
   await expect(page.getByText('Moved: 2 shapes')).toBeVisible()
   await expect(
     page.getByRole('navigation', { name: 'Contents' }).getByRole('button', { name: /^Slow Ferry/ }),

@@ -1,4 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
+import { menuItem } from './support/sentence.ts'
 import { watchSounds } from './support/startedSounds.ts'
 
 const line = (page: Page) => page.getByLabel('Type a chord and how to build it')
@@ -108,17 +109,17 @@ test('where the neck ends, a key says so', async ({ page }) => {
 test('the words of the sentence are controls', async ({ page }) => {
   await open(page)
   await page.getByRole('button', { name: /^Arrangement:/ }).click()
-  await page.getByRole('menuitem', { name: /^drop 3/ }).click()
+  await menuItem(page, /^drop 3/).click()
   await expect(page.getByRole('button', { name: 'Arrangement: drop 3' })).toBeVisible()
   await page.getByRole('button', { name: /^String set:/ }).click()
-  await page.getByRole('menuitem', { name: /^6 4 3 2 \d+$/ }).click()
+  await menuItem(page, /^6 4 3 2 \d+$/).click()
   await expect(page.getByTestId('count')).toContainText('on 6 4 3 2')
   await expect(page.getByTestId('shape-row').first()).toBeVisible()
   // Arrows step at once.
   await page.getByRole('button', { name: /^String set:/ }).press('ArrowDown')
   await expect(page.getByTestId('count')).not.toContainText('on 6 4 3 2')
   await page.getByRole('button', { name: /^More wishes/ }).click()
-  await page.getByRole('menuitem', { name: 'open strings too' }).click()
+  await menuItem(page, 'open strings too').click()
   await expect(page.getByRole('button', { name: 'Open strings: open strings too' })).toBeVisible()
 })
 

@@ -1,7 +1,7 @@
 /** The ear follows a line: a simulated player, a refused microphone, a microphone that comes late. */
 import { expect, type Page, test } from '@playwright/test'
 import { open, play, settings, usualSound } from './support/arpeggio.ts'
-import { word } from './support/sentence.ts'
+import { menuItem, word } from './support/sentence.ts'
 
 test.afterEach(({ request }) => usualSound(request))
 
@@ -11,7 +11,7 @@ test.describe('the ear', () => {
   } // biome-ignore format: a table
   async function listenTo(page: Page, who: string) {
     await word(page, 'Listen to').click()
-    await page.getByRole('menuitem', { name: new RegExp(PLAYED[who] ?? who) }).click()
+    await menuItem(page, new RegExp(PLAYED[who] ?? who)).click()
     await page.getByRole('button', { name: 'let the ear follow' }).click()
   }
   /** The ear listens in real time: where the machine stalls over a note, the player plays it once more. */

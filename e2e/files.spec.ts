@@ -1,6 +1,7 @@
 /** Files in and out, and copies: what a file holds is shown first, nothing changes before consent, and it is one step to undo. */
 import { readFileSync } from 'node:fs'
 import { expect, type Page, test } from '@playwright/test'
+import { menuItem } from './support/sentence.ts'
 
 const open = async (page: Page) => {
   await page.goto('/book?show=files')
@@ -12,7 +13,7 @@ const give = (page: Page, name: string, content: string | Buffer) =>
     .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) })
 const found = (page: Page) => page.getByTestId('found')
 const put = (page: Page) => found(page).getByRole('button', { name: 'Put it in' })
-const undo = (page: Page) => page.getByRole('alert').getByRole('button', { name: 'Undo' }).last()
+const undo = (page: Page) => page.getByRole('status').getByRole('button', { name: 'Undo' }).last()
 const all = async (page: Page) => {
   const { savedAt: _at, ...tables } = await (await page.request.get('/api/notebook')).json()
   return tables
@@ -62,7 +63,7 @@ test('a notebook of one’s own is all the same; changed, each difference is tol
   await expect(found(page).getByTestId('found-left')).toContainText('sheets 1')
   const row = found(page).getByRole('listitem').filter({ hasText: 'note otherwise' }).first()
   await row.getByRole('button', { name: /^What becomes of/ }).click()
-  await page.getByRole('menuitem', { name: 'put in the place of what is here' }).click()
+  await menuItem(page, 'put in the place of what is here').click()
   await put(page).click()
   await expect(page.getByText('Read from changed.json: 2 changes')).toBeVisible()
   const { shapes } = await all(page)

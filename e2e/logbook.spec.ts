@@ -1,7 +1,7 @@
 /** Cards by keyboard alone, and the logbook: its charts by their tables, entries corrected, the file. */
 import { expect, type Page, test } from '@playwright/test'
 import { settings } from './support/arpeggio.ts'
-import { choose } from './support/sentence.ts'
+import { choose, menuItem } from './support/sentence.ts'
 
 const usual = { restOn: '', restDays: [], cardsADay: 30, newCardsADay: 8 }
 test.afterEach(({ request }) => settings(request, usual))
@@ -127,12 +127,12 @@ test.describe('the logbook', () => {
     const before = await entries.allTextContents()
     const other = before[0]?.includes('easy') ? 'lost' : 'easy'
     await entries.first().getByRole('button').click()
-    await page.getByRole('menuitem', { name: other, exact: true }).click()
+    await menuItem(page, other, true).click()
     await expect(entries.first()).toContainText(other)
     await page.keyboard.press('Control+z')
     await expect(entries.first()).not.toContainText(other)
     await entries.first().getByRole('button').click()
-    await page.getByRole('menuitem', { name: 'take it out' }).click()
+    await menuItem(page, 'remove it').click()
     await expect(entries).toHaveCount(before.length - 1)
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(entries).toHaveCount(before.length)

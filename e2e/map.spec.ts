@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
-import { choose, word } from './support/sentence.ts'
+import { choose, menuItem, word } from './support/sentence.ts'
 import { watchSounds } from './support/startedSounds.ts'
 
 const JSON_TYPE = { 'content-type': 'application/json' }
@@ -178,7 +178,7 @@ test('a place by the mouse: magnified, on every root, to the next one, into tray
   await expect(inHand(page)).toHaveAttribute('data-frets', 'x-x-10-9-8-x')
   // The lane goes into the tray up the neck.
   await page.getByRole('button', { name: 'More for the tray' }).click()
-  await page.getByRole('menuitem', { name: /whole lane/ }).click()
+  await menuItem(page, /whole lane/).click()
   await expect(inTray(page).getByRole('listitem')).toHaveCount(3)
   await expect(inTray(page).getByRole('listitem').first()).toContainText('xx555x')
   await page.getByRole('button', { name: 'Empty the tray' }).click()

@@ -1,6 +1,6 @@
 /** The Path view: a tune typed, its least path looked at, bent by wishes, heard, kept. */
 import { expect, type Page, test } from '@playwright/test'
-import { choose, word } from './support/sentence.ts'
+import { choose, menuItem, word } from './support/sentence.ts'
 import { readWav } from './support/soundFile.ts'
 import { watchSounds } from './support/startedSounds.ts'
 
@@ -93,7 +93,7 @@ test('a chord is split in two, and joined again', async ({ page }) => {
   await page.locator('body').press('j')
   await expect(chords(page)).toHaveCount(4)
   await page.getByRole('button', { name: /^More: this chord/ }).click()
-  await page.getByRole('menuitem', { name: /^join the next/ }).click()
+  await menuItem(page, /^join the next/).click()
   await expect(chords(page)).toHaveCount(3)
   await expect(page).toHaveURL(/Dm7\+\|\+\.\+\|/)
   await page.getByRole('button', { name: 'Undo' }).click()
@@ -207,7 +207,7 @@ test('another way through lies over the present one, is heard, set side by side,
   await expect(page.getByTestId('other-grip').first()).toBeVisible()
   expect(await frets(page)).toBe(before)
   await page
-    .getByRole('button', { name: /^Hear another/ })
+    .getByRole('button', { name: /^Play another/ })
     .first()
     .click()
   await expect.poll(async () => (await started()).length).toBeGreaterThan(3)
@@ -290,14 +290,14 @@ test('a part is played by itself, round after round quicker; the tune is seen in
   await page.getByRole('button', { name: /^Play/ }).click()
   await expect(chords(page).nth(2)).toHaveAttribute('data-sounds', 'true')
   await expect(chords(page).nth(3)).toHaveAttribute('data-sounds', 'true')
-  await expect(page.getByLabel('Tempo, beats in a minute')).toHaveValue('210')
+  await expect(page.getByLabel('Tempo, beats per minute')).toHaveValue('210')
   await expect(chords(page).nth(2)).toHaveAttribute('data-sounds', 'true')
   await page.getByRole('button', { name: /^Stop/ }).click()
   // The file holds what is played: two bars, not four.
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Sound file' }).click()
   const { samples, sampleRate } = readWav(await (await download).path())
-  const tempo = Number(await page.getByLabel('Tempo, beats in a minute').inputValue())
+  const tempo = Number(await page.getByLabel('Tempo, beats per minute').inputValue())
   expect(samples.length / sampleRate).toBeCloseTo((8 * 60) / tempo + 2.5, 1)
   await page.locator('body').press('v')
   await expect(page.getByRole('group', { name: 'Bars 1 to 4' })).toBeVisible()
@@ -360,7 +360,7 @@ test('a tune is kept with its shapes, opens from the Book as it was, is kept ove
     '?chart=title:+Ebb+Song%0Akey:+C%0A|+Dm7+|+G7+|+Cmaj7+|+Cmaj7+|&strings=5432&frets=1-7&loop=0&hold=4:x3545x',
   )
   await page.locator('body').press('k')
-  await expect(page.getByText('Kept in the Book: Ebb Song')).toBeVisible()
+  await expect(page.getByText('Saved to Book: Ebb Song')).toBeVisible()
   await expect(page).toHaveURL(/tune=\d+/)
   await page.goto('/book')
   const tune = page.getByTestId('tune-head').filter({ hasText: 'Ebb Song' })
@@ -371,7 +371,7 @@ test('a tune is kept with its shapes, opens from the Book as it was, is kept ove
   await expect(chords(page).nth(3)).toHaveAttribute('data-held', 'true')
   await choose(page, 'Style', 'ballad')
   await page.locator('body').press('k')
-  await expect(page.getByText('Kept in the Book: Ebb Song').last()).toBeVisible()
+  await expect(page.getByText('Saved to Book: Ebb Song').last()).toBeVisible()
   await page.goto('/book')
   await expect(tune).toHaveCount(1)
   await page

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
-import { choose, word } from './support/sentence.ts'
+import { choose, menuItem, word } from './support/sentence.ts'
 
 const JSON_TYPE = { 'content-type': 'application/json' }
 const open = async (page: Page) => {
@@ -221,7 +221,7 @@ test('from standard to another tuning: arrows and pull string by string, a cauti
     const retune = page.getByRole('region', { name: 'Retune it' })
     await choose(page, 'To tuning', 'D A D G A D')
     await expect(
-      retune.getByRole('button', { name: /^Hear string 6, E2 to D2, down two, pull \d+ newtons$/ }),
+      retune.getByRole('button', { name: /^Play string 6, E2 to D2, down two, pull \d+ newtons$/ }),
     ).toBeVisible()
     await expect(retune.getByTestId('retune-string').filter({ hasText: 'D3' })).toContainText('stays')
     await expect(retune.getByRole('note')).toHaveCount(0)
@@ -286,7 +286,7 @@ test('a tuning of one’s own is checked, kept, offered in Build, and taken away
   await page.goto('/')
   await expect(page.getByTestId('shape-row').first()).toBeVisible()
   await page.getByRole('button', { name: /^Tuning:/ }).click()
-  await expect(page.getByRole('menuitem', { name: /^Night Heron/ })).toBeAttached()
+  await expect(menuItem(page, /^Night Heron/)).toBeAttached()
   await page.keyboard.press('Escape')
   await open(page)
   await page.getByRole('button', { name: 'Take away Night Heron' }).click()

@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
+import { menuItem } from './support/sentence.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'nestling-sheets-'))
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }))
@@ -32,7 +33,7 @@ const saved = async (page: Page, name: string, file: string) => {
 }
 const word = async (page: Page, label: string, choice: string | RegExp) => {
   await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click()
-  await page.getByRole('menuitem', { name: choice }).click()
+  await menuItem(page, choice).click()
 } // biome-ignore format: helpers
 
 test('a PDF has its pages and size, its faces inside, its text to be selected, and no picture for a neck', async ({ page }) => {
@@ -142,7 +143,7 @@ test('a sheet is composed: blocks put in, set, moved by mouse and by keys, taken
   await page.goto('/book?show=sheets')
   await page.getByRole('button', { name: 'Delete Lantern Room, second set' }).click()
   await expect(page.getByRole('article', { name: 'Lantern Room, second set' })).toHaveCount(0)
-  await page.getByRole('alert').getByRole('button', { name: 'Undo' }).last().click()
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click()
   await expect(page.getByRole('article', { name: 'Lantern Room, second set' })).toBeVisible()
 }) // biome-ignore format: long lines
 

@@ -1,5 +1,6 @@
 /** The workbench: words with counts, hands on the neck, what lies around a shape, by pointer and by keyboard. */
 import { expect, type Page, test } from '@playwright/test'
+import { menuItem } from './support/sentence.ts'
 
 const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
 const shapeText = (page: Page) => page.getByTestId('shape-text')
@@ -29,13 +30,13 @@ test.describe('the build line', () => {
   test('each choice says how many playable shapes it would give, and taking it gives them', async ({ page }) => {
     await open(page)
     await page.getByRole('button', { name: /^Arrangement:/ }).click()
-    const choice = page.getByRole('menuitem', { name: /^drop 3/ })
+    const choice = menuItem(page, /^drop 3/)
     await expect(choice.getByTestId('choice-count')).toHaveText(/^\d+$/)
-    await expect(page.getByRole('menuitem', { name: /^drop 2 \d/ }).getByTestId('choice-count')).toHaveText('4')
+    await expect(menuItem(page, /^drop 2 \d/).getByTestId('choice-count')).toHaveText('4')
     await page.keyboard.press('Escape')
     await expect(page.getByRole('button', { name: /^Arrangement:/ })).toBeFocused()
     await page.getByRole('button', { name: /^Bass tone:/ }).click()
-    await page.getByRole('menuitem', { name: /third/ }).click()
+    await menuItem(page, /third/).click()
     await expect(page.getByTestId('count')).toContainText(/^1 on 5 4 3 2/)
     await expect(shapeText(page)).toContainText('x-10-12-8-11-x')
   })
@@ -81,7 +82,7 @@ test.describe('the build line', () => {
     await line(page).fill('Fm11 drop2 5432 no 5')
     await line(page).press('Enter')
     const ways = page.getByTestId('ways-out')
-    await expect(ways).toContainText(/No shape on 5 4 3 2 within your reach|beyond what this hand can hold/)
+    await expect(ways).toContainText(/No shape on 5 4 3 2 within your reach|beyond reach/)
     const way = ways.getByRole('button').first()
     await expect(way).toHaveText(/^\d+ /)
     await way.click()
@@ -191,7 +192,7 @@ test.describe('this shape', () => {
     const shape = page.getByRole('region', { name: 'This shape' })
     await shape.getByRole('button', { name: /^Fingers:/ }).press('ArrowDown')
     await expect(neck.getByTestId('finger')).not.toHaveText(['1', '3', '1', '2'])
-    await expect(shape.getByTestId('hand-verdict')).toContainText('easy')
+    await expect(shape.getByTestId('hand-verdict')).toContainText('comfortable')
     await expect(shape.getByTestId('pitch-line')).toHaveAccessibleName(
       /^Voices from C3 to E♭4: fifth, minor third, fourth$/,
     )
@@ -284,7 +285,7 @@ test.describe('around the shape', () => {
   test('names: chosen by a click, degrees follow; over a bass; a claim with its mend', async ({ page }) => {
     await open(page)
     await page.getByRole('button', { name: /^All \d+ names$/ }).click()
-    const other = page.getByRole('menuitem', { name: /^Cm9/ }).first()
+    const other = menuItem(page, /^Cm9/).first()
     await expect(other).toContainText('the root left to somebody else')
     await other.click()
     await expect(symbol(page)).toHaveText('Cm9')
@@ -339,12 +340,17 @@ test.describe('the tray', () => {
     await page.reload()
     await expect(items).toHaveCount(before + 2)
 
-    await page.getByRole('button', { name: 'Move B♭m7' }).focus()
-    await page.keyboard.press('Space')
-    await page.waitForTimeout(150)
+    const handle = page.getByRole('button', { name: /^Move B♭m7/ })
+    await handle.focus()
     await page.keyboard.press('ArrowLeft')
-    await page.waitForTimeout(150)
-    await page.keyboard.press('Space')
+    await expect(items.nth(before)).toContainText('B♭m7')
+    await expect(handle).toBeFocused()
+    await expect(handle).toHaveAccessibleName(`Move B♭m7, ${before + 1} of ${before + 2}`)
+    await expect(page.getByText(`B♭m7 is now ${before + 1} of ${before + 2}`)).toBeAttached()
+    await page.keyboard.press('Enter')
+    await menuItem(page, 'Move right').click()
+    await expect(items.nth(before + 1)).toContainText('B♭m7')
+    await page.keyboard.press('Control+z')
     await expect(items.nth(before)).toContainText('B♭m7')
 
     await page.getByRole('button', { name: /^Tray.*Name it/ }).click()
@@ -357,8 +363,8 @@ test.describe('the tray', () => {
     await page.getByRole('button', { name: 'Stop' }).click()
     await expect(page.locator('li[data-sounding]')).toHaveCount(0)
 
-    await page.getByRole('region', { name: 'Tray' }).getByRole('button', { name: 'Keep in Book' }).click()
-    await expect(page.getByText(/Kept in the Book: Low Tide Waltz/)).toBeVisible()
+    await page.getByRole('region', { name: 'Tray' }).getByRole('button', { name: 'Save to Book' }).click()
+    await expect(page.getByText(/Saved to Book: Low Tide Waltz/)).toBeVisible()
     await page.getByRole('button', { name: 'Empty the tray' }).click()
     await expect(page.getByText(/puts the shape in hand here/)).toBeVisible()
     await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
@@ -368,7 +374,7 @@ test.describe('the tray', () => {
     const set = page.getByRole('region', { name: 'Sets' }).getByRole('article', { name: 'Low Tide Waltz' }).first()
     await expect(set).toContainText('E♭maj7')
     await set.getByRole('button', { name: 'Delete Low Tide Waltz' }).click()
-    await page.getByRole('alert').getByRole('button', { name: 'Undo' }).last().click()
+    await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click()
     await expect(page.getByRole('article', { name: 'Low Tide Waltz' }).first()).toBeVisible()
     await page.getByRole('button', { name: 'Empty the tray' }).click()
   })

@@ -12,6 +12,9 @@ export const LABELS = ['degree', 'note', 'finger', 'none'] as const
 
 const Percent = v.pipe(v.number(), v.minValue(0), v.maxValue(100))
 
+/** Where a single letter, digit or sign is a command: for speech input and unsteady hands they can be bound or switched off. */
+export const LETTER_KEYS = ['everywhere', 'neck', 'off'] as const
+
 /** The player's choices that hold in every view. */
 export const Settings = v.object({
   instrumentId: v.nullable(v.pipe(v.number(), v.integer())),
@@ -27,6 +30,7 @@ export const Settings = v.object({
   lowOnTop: v.boolean(),
   /** The shapes found as bars under the neck, or as small necks. */
   foundAs: v.picklist(['bars', 'necks']),
+  letterKeys: v.picklist(LETTER_KEYS),
   strum: v.picklist(['down', 'up']),
   /** Milliseconds between neighbouring strings. */
   strumMs: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(200)),
@@ -87,6 +91,7 @@ export const DEFAULT_SETTINGS: Settings = {
   withBassPlayer: false,
   lowOnTop: false,
   foundAs: 'bars',
+  letterKeys: 'everywhere',
   strum: 'down',
   strumMs: 34,
   bassStandIn: false,

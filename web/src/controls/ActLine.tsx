@@ -1,7 +1,9 @@
 /** The one line of acts under a view's sentence: the field to type in, what can be done, each with the key that does it. */
 import { Menu } from '@mantine/core'
+import { useStore } from '@nanostores/react'
 import { memo, type ReactNode } from 'react'
 import type { PastSteps } from '../state/asked.ts'
+import { otherPast, redoLast, undoLast } from '../state/undoOrder.ts'
 import classes from './ActLine.module.css'
 import { IconChevronDown } from './icons.ts'
 
@@ -32,6 +34,7 @@ export interface ActLineProps {
 }
 
 export const ActLine = memo(function ActLine({ field, problem, acts, past, undo, redo, openKeys }: ActLineProps) {
+  const other = useStore(otherPast())
   return (
     <div className={classes['line']}>
       {field}
@@ -53,13 +56,13 @@ export const ActLine = memo(function ActLine({ field, problem, acts, past, undo,
               type="button"
               className={classes['quiet']}
               aria-label="Undo"
-              disabled={!past.canUndo}
-              onClick={() => undo()}
+              disabled={!past.canUndo && !other.canUndo}
+              onClick={() => undoLast(undo)}
             >
-              undo <kbd>Ctrl Z</kbd>
+              undo <kbd data-control="Z" />
             </button>
-            {redo && past.canRedo && (
-              <button type="button" className={classes['quiet']} aria-label="Redo" onClick={() => redo()}>
+            {(other.canRedo || (redo && past.canRedo)) && (
+              <button type="button" className={classes['quiet']} aria-label="Redo" onClick={() => redoLast(redo)}>
                 redo
               </button>
             )}
@@ -74,7 +77,14 @@ export const ActLine = memo(function ActLine({ field, problem, acts, past, undo,
 })
 
 /** Seen, not heard: the list of keys says them aloud. */
-const Key = ({ of }: { readonly of: string }) => <span className={classes['key']} data-key={of} />
+const Key = ({ of }: { readonly of: string }) => {
+  const [first, second] = of.split(' ')
+  return first === 'Ctrl' ? (
+    <span className={classes['key']} data-control={second} />
+  ) : (
+    <span className={classes['key']} data-key={of} />
+  )
+}
 
 const OneAct = memo(function OneAct({ act }: { readonly act: Act }) {
   const { words, keyHint, run, href, isMain, disabled, mark, menu } = act
@@ -108,7 +118,7 @@ const OneAct = memo(function OneAct({ act }: { readonly act: Act }) {
   return (
     <span className={classes['split']}>
       {button}
-      <Menu position="bottom-start" shadow="md" closeOnItemClick={false}>
+      <Menu position="bottom-start" closeOnItemClick={false}>
         <Menu.Target>
           <button type="button" className={classes['act']} data-main={main} aria-label={menu.label}>
             <IconChevronDown size={14} aria-hidden />

@@ -4,7 +4,7 @@ import { Button, Group } from '@mantine/core'
 export function UndoNotice({ words, undo }: { readonly words: string; readonly undo: () => void }) {
   return (
     <Group justify="space-between" wrap="nowrap">
-      <span>{words}</span>
+      <span style={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>{words}</span>
       <Button size="compact-sm" variant="default" onClick={undo}>
         Undo
       </Button>

@@ -1,5 +1,5 @@
 /** A word of a sentence that opens its choices, each with what it would give where that is counted. */
-import { Menu, ScrollArea } from '@mantine/core'
+import { Menu } from '@mantine/core'
 import { useState } from 'react'
 import sentence from './sentence.module.css'
 import classes from './Word.module.css'
@@ -54,7 +54,7 @@ export function Word<Value>({ label, now, useChoices, take, counted, step }: Wor
     requestAnimationFrame(() => document.getElementById(id)?.focus())
   }
   return (
-    <Menu opened onChange={close} position="bottom-start" shadow="md" transitionProps={{ duration: 0 }}>
+    <Menu opened onChange={close} position="bottom-start">
       <Menu.Target>{button}</Menu.Target>
       <Menu.Dropdown>
         <Choices<Value> label={label} useChoices={useChoices} take={take} counted={counted} />
@@ -71,27 +71,27 @@ function Choices<Value>({ label, useChoices, take, counted }: Omit<WordProps<Val
       <Menu.Label className={classes['head']}>
         {label} {counted !== undefined && <span>{counted}</span>}
       </Menu.Label>
-      <ScrollArea.Autosize mah={330} type="auto">
-        {choices.map(({ value, words, now, count }) => (
-          <Menu.Item
-            key={words}
-            onClick={() => take(value)}
-            fw={now ? 700 : 400}
-            aria-current={now || undefined}
-            data-empty={count === 0 || undefined}
-            className={classes['choice']}
-            rightSection={
-              counted === undefined ? undefined : (
-                <span className={classes['count']} data-testid="choice-count">
-                  {count ?? '…'}
-                </span>
-              )
-            }
-          >
-            {words}
-          </Menu.Item>
-        ))}
-      </ScrollArea.Autosize>
+      {choices.map(({ value, words, now, count }) => (
+        <Menu.RadioItem
+          key={words}
+          value={words}
+          checked={now}
+          onClick={() => take(value)}
+          closeMenuOnClick
+          fw={now ? 700 : 400}
+          data-empty={count === 0 || undefined}
+          className={classes['choice']}
+          rightSection={
+            counted === undefined ? undefined : (
+              <span className={classes['count']} data-testid="choice-count">
+                {count ?? '…'}
+              </span>
+            )
+          }
+        >
+          {words}
+        </Menu.RadioItem>
+      ))}
     </>
   )
 }

@@ -32,7 +32,7 @@ export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSen
   return (
     <section aria-label="How it is played" className={classes['line']}>
       <p className={sentence['sentence']}>
-        <TempoWord tempo={settings.tempo} /> a minute{', '}
+        <TempoWord tempo={settings.tempo} /> beats per minute{', '}
         <Choice
           label="Swing"
           value={settings.swing}
@@ -48,11 +48,7 @@ export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSen
           take={(countInBars) => changeSound({ countInBars })}
         />
         {', '}
-        <Toggle
-          words={loop ? 'again and again' : 'once'}
-          title="play it once, or again and again"
-          press={() => setLoop(!loop)}
-        />
+        <Toggle words={loop ? 'loop' : 'once'} title="once, or in a loop" press={() => setLoop(!loop)} />
         {part}
         {loop && <Rise />}
         {BAND.map(([part, word]) => (

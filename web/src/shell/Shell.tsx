@@ -15,15 +15,17 @@ import { useStore } from '@nanostores/react'
 import { readKnownTuning, tuningLetters, writeTuning } from '@nestling/core/neck'
 import { type ReactNode, useEffect, useState } from 'react'
 import { IconChevronDown, IconMoon, IconSun } from '../controls/icons.ts'
+import { isMac } from '../controls/platform.ts'
 import { EggPatterns } from '../neck/Egg.tsx'
 import { $carried, addressIn, type CarryingView, openCarried } from '../state/carried.ts'
 import { openPage, type PageData } from '../state/page.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
+import { openTrayPast } from '../state/tray.ts'
 import { BREAKPOINTS } from '../styles/breakpoints.mjs'
 import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
-import { cssVariables, theme } from './theme.ts'
+import { cssVariables, OVER_ID, theme } from './theme.ts'
 import { VIEWS, type ViewName, within } from './views.ts'
 
 export interface ShellProps {
@@ -42,7 +44,12 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
   useState(() => openPage(page))
   // Says that the page has come alive: before, what is typed into it would be lost.
   const [alive, setAlive] = useState(false)
-  useEffect(() => setAlive(true), [])
+  useEffect(() => {
+    setAlive(true)
+    // Styles print the key's own name: what the server drew does not know the machine.
+    if (isMac) document.documentElement.dataset['mac'] = ''
+    openTrayPast()
+  }, [])
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
       <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
@@ -57,6 +64,7 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
           <nav aria-label="Views" className={classes['views']}>
             <Ways view={view} />
           </nav>
+          <Notices place="header" />
           <div className={classes['tools']}>
             <InstrumentMenu view={view} />
             <SoundMenu />
@@ -65,9 +73,10 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
         </header>
         <main id="work" tabIndex={-1} className={classes['main']}>
           {children}
+          <div id={OVER_ID} className={classes['over']} />
         </main>
         <div className={classes['foot']}>
-          <Notices />
+          <Notices place="foot" />
           {!foldsTray && <Tray />}
         </div>
       </div>
@@ -75,25 +84,22 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
   )
 }
 
-/** In the empty middle of the header, where they cover nothing; on narrow screens a bar on the tray, in the page's own flow. */
-function Notices() {
-  const isWide = useMediaQuery(`(min-width: ${BREAKPOINTS.roomy})`)
-  return isWide ? (
+/**
+ * Between the views and the tools of the header, where nothing else stands; on narrower screens a bar on the tray, in the
+ * page's own flow. The newest lies on those before, so that an offer to undo is there again when it goes.
+ */
+function Notices({ place }: { readonly place: 'header' | 'foot' }) {
+  const isWide = useMediaQuery(`(min-width: ${BREAKPOINTS.notices})`)
+  if ((isWide === true) !== (place === 'header')) return null
+  return (
     <Notifications
-      position="top-center"
-      containerWidth={520}
+      position={place === 'header' ? 'top-center' : 'bottom-center'}
+      containerWidth="100%"
+      withinPortal={false}
       limit={3}
       autoClose={8000}
       className={classes['notices']}
-    />
-  ) : (
-    <Notifications
-      position="bottom-center"
-      containerWidth="100%"
-      withinPortal={false}
-      limit={1}
-      autoClose={8000}
-      className={classes['docked']}
+      data-place={place}
     />
   )
 }
@@ -131,7 +137,7 @@ function InstrumentMenu({ view }: { readonly view: ViewName }) {
   const tuning = read?.ok ? read.value : instrument.tuning
   const label = `${instrument.name} · ${tuningLetters(tuning, settings.naming)}`
   return (
-    <Menu position="bottom-end" shadow="md">
+    <Menu position="bottom-end">
       <Menu.Target>
         <UnstyledButton className={classes['instrument']} aria-label={`Instrument: ${label}`}>
           <span>{label}</span>
@@ -141,13 +147,15 @@ function InstrumentMenu({ view }: { readonly view: ViewName }) {
       <Menu.Dropdown>
         <Menu.Label>Play on</Menu.Label>
         {instruments.map((other) => (
-          <Menu.Item
+          <Menu.RadioItem
             key={other.id}
+            value={String(other.id)}
+            checked={other.id === instrument.id}
+            closeMenuOnClick
             onClick={() => void chooseInstrument(other.id)}
-            aria-current={other.id === instrument.id ? 'true' : undefined}
           >
             {other.name} · {tuningLetters(other.tuning, settings.naming)}
-          </Menu.Item>
+          </Menu.RadioItem>
         ))}
         {instruments.length === 0 && <Menu.Item disabled>No instrument kept yet: a standard guitar is used</Menu.Item>}
       </Menu.Dropdown>

@@ -13,8 +13,8 @@ export function TempoWord({ tempo }: { readonly tempo: number }) {
     <input
       className={`${sentence['word']} ${classes['tempo']}`}
       inputMode="numeric"
-      aria-label="Tempo, beats in a minute"
-      title={`${SLOWEST} to ${FASTEST} beats in a minute; ↑ ↓ by one`}
+      aria-label="Tempo, beats per minute"
+      title={`${SLOWEST} to ${FASTEST} beats per minute; ↑ ↓ by one`}
       value={text ?? tempo}
       onChange={(event) => setText(event.currentTarget.value)}
       onBlur={() => {

@@ -1,6 +1,7 @@
 /** The strip at the foot of every view: shapes collected on the way, in the order in which they are played. */
 import { ActionIcon, Button, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
+import { withSigns } from '@nestling/core/pitch'
 import { neckFor } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
 import { highestPressed, lowestPressed } from '@nestling/core/voicing'
@@ -10,20 +11,12 @@ import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash } from '../cont
 import { NameField } from '../controls/NameField.tsx'
 import { UndoNotice } from '../controls/UndoNotice.tsx'
 import { $playing, stop } from '../sound/transport.ts'
+import { newId } from '../state/ids.ts'
 import { toPath, toPractice } from '../state/links.ts'
 import { tell } from '../state/notices.ts'
 import { hearChords } from '../state/playback.ts'
 import { $player } from '../state/session.ts'
-import {
-  $tray,
-  $trayKept,
-  emptyTray,
-  keepTray,
-  nameTray,
-  removeFromTray,
-  replaceTray,
-  shownStep,
-} from '../state/tray.ts'
+import { $tray, $trayKept, emptyTray, keepTray, nameTray, putBack, removeFromTray, shownStep } from '../state/tray.ts'
 import { counted } from '../words/shapes.ts'
 import classes from './Tray.module.css'
 import type { FretWindow } from './TraySteps.tsx'
@@ -62,7 +55,7 @@ export function Tray() {
       <TrayName name={title} />
       {steps.length === 0 ? (
         <p className={classes['empty']}>
-          empty: <kbd>T</kbd> puts the shape in hand here, to play in a row or to keep
+          empty: <kbd>T</kbd> adds the shape in hand, to play in a row or to save
         </p>
       ) : (
         <Suspense fallback={<span className={classes['shapes']} />}>
@@ -87,7 +80,7 @@ export function Tray() {
             leftSection={<IconBookmark size={15} aria-hidden />}
             onClick={() => void keep(title)}
           >
-            Keep in Book
+            Save to Book
           </Button>
           <Tooltip label="Empty the tray">
             <ActionIcon variant="subtle" color="gray" aria-label="Empty the tray" onClick={() => empty(tray)}>
@@ -124,28 +117,28 @@ function Practise({ steps, title }: { readonly steps: readonly StepTexts[]; read
 
 async function keep(title: string) {
   const reply = await keepTray(title.trim() || 'Tray')
-  if (reply.ok) tell.done(`Kept in the Book: ${reply.value.title}, ${reply.value.steps.length} shapes`)
+  if (reply.ok) tell.done(`Saved to Book: ${reply.value.title}, ${counted(reply.value.steps.length, 'shape')}`)
   else tell.problem('Not kept', reply.message)
 }
 
-function undoable(words: string, before: TrayTexts) {
-  const id = `tray-${before.steps.length}-${words}`
+/** Undone later, what was added meanwhile stays. */
+function undoable(words: string, removed: readonly StepTexts[], at: number) {
   const undo = () => {
-    tell.hide(id)
-    void replaceTray(before)
+    tell.settled()
+    void putBack(removed, at)
   }
-  tell.done(<UndoNotice words={words} undo={undo} />, id)
+  tell.undoable(<UndoNotice words={words} undo={undo} />, `tray-${newId()}`)
 }
 
 function empty(tray: TrayTexts) {
   void emptyTray()
-  undoable(`Emptied: ${tray.steps.length} shapes`, tray)
+  undoable(`Removed: ${counted(tray.steps.length, 'shape')}`, tray.steps, 0)
 }
 
-function remove({ id, chord }: StepTexts) {
-  const before = $tray.get()
-  void removeFromTray(id)
-  undoable(`Taken out: ${chord}`, before)
+function remove(step: StepTexts) {
+  const at = $tray.get().steps.findIndex(({ id }) => id === step.id)
+  void removeFromTray(step.id)
+  undoable(`Removed: ${withSigns(step.chord)}`, [step], at)
 }
 
 function TrayName({ name }: { readonly name: string }) {

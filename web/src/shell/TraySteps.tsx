@@ -1,25 +1,14 @@
-/** The shapes of the tray, to be put in order by hand: by pointer, or with the space bar and arrows. */
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
-import {
-  horizontalListSortingStrategy,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-} from '@dnd-kit/sortable'
+/** The shapes of the tray, to be put in order by hand: dragged, with the arrows, or by the menu of their handle. */
+import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { horizontalListSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { ActionIcon } from '@mantine/core'
+import { ActionIcon, Menu } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
+import { withSigns } from '@nestling/core/pitch'
 import { neckFor } from '@nestling/core/shape'
 import { voicingOf } from '@nestling/core/voicing'
+import { useState } from 'react'
 import type { StepTexts } from '../contracts/progression.ts'
 import { IconX } from '../controls/icons.ts'
 import { SmallNeck } from '../neck/SmallNeck.tsx'
@@ -43,42 +32,80 @@ export interface TrayStepsProps {
 }
 
 export default function TraySteps({ steps, playing, window, remove }: TrayStepsProps) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const [said, setSaid] = useState('')
+  const move = (from: number, to: number) => {
+    const step = steps[from]
+    if (!step || to < 0 || to >= steps.length || from === to) return
+    void moveInTray(from, to)
+    setSaid(`${nameOf(step)} is now ${to + 1} of ${steps.length}`)
+    // Moved in the page, it loses the focus.
+    requestAnimationFrame(() => document.getElementById(handleId(step.id))?.focus())
+  }
+  const placeOf = (id: unknown) => steps.findIndex((step) => step.id === id)
   const onDragEnd = ({ active, over }: DragEndEvent) => {
-    const from = steps.findIndex(({ id }) => id === active.id)
-    const to = steps.findIndex(({ id }) => id === over?.id)
-    if (from >= 0 && to >= 0 && from !== to) void moveInTray(from, to)
+    move(placeOf(active.id), placeOf(over?.id))
   }
   return (
-    <DndContext id="tray" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+    // What it would say aloud itself are numbers of rows: places are said here.
+    <DndContext
+      id="tray"
+      accessibility={QUIET}
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={onDragEnd}
+    >
       <SortableContext items={steps.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
         <ul className={classes['shapes']} aria-label="Shapes in the tray">
           {steps.map((step, index) => (
-            <TrayItem key={step.id} step={step} sounding={playing === index} window={window} remove={remove} />
+            <TrayItem
+              key={step.id}
+              step={step}
+              place={index}
+              count={steps.length}
+              sounding={playing === index}
+              window={window}
+              move={move}
+              remove={remove}
+            />
           ))}
         </ul>
+        <p className="heard-only" role="status">
+          {said}
+        </p>
       </SortableContext>
     </DndContext>
   )
 }
 
+const QUIET = { announcements: { onDragStart: none, onDragOver: none, onDragEnd: none, onDragCancel: none }, screenReaderInstructions: { draggable: '' } } // biome-ignore format: a row
+function none(): undefined {
+  return undefined
+}
+
+const handleId = (id: string): string => `tray-handle-${id}`
+const nameOf = (step: StepTexts): string => withSigns(step.chord)
+
 function TrayItem({
   step,
+  place,
+  count,
   sounding,
   window,
+  move,
   remove,
 }: {
   readonly step: StepTexts
+  readonly place: number
+  readonly count: number
   readonly sounding: boolean
+  readonly move: (from: number, to: number) => void
   readonly window: FretWindow
   readonly remove: (step: StepTexts) => void
 }) {
   const { settings } = useStore($session)
   const player = useStore($player)
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: step.id })
+  const { listeners, setNodeRef, transform, transition } = useSortable({ id: step.id })
   const { chord, shape, texts } = shownStep(step)
   const symbol = chord ? writeSymbol(chord, { naming: settings.naming, school: settings.symbols }) : texts.chord
   const frets = texts.shape?.frets ?? ''
@@ -106,16 +133,35 @@ function TrayItem({
   )
   return (
     <li ref={setNodeRef} style={style} className={classes['item']} data-sounding={sounding || undefined}>
-      <button
-        type="button"
-        className={classes['handle']}
-        {...attributes}
-        {...listeners}
-        aria-label={`Move ${symbol}`}
-        aria-roledescription="sortable"
-      >
-        ⠿
-      </button>
+      <Menu position="top-start">
+        <Menu.Target>
+          <button
+            type="button"
+            id={handleId(step.id)}
+            className={classes['handle']}
+            {...listeners}
+            onKeyDown={(event) => {
+              const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+              if (by === undefined) return
+              event.preventDefault()
+              event.stopPropagation()
+              move(place, place + by)
+            }}
+            aria-label={`Move ${symbol}, ${place + 1} of ${count}`}
+          >
+            ⠿
+          </button>
+        </Menu.Target>
+        <Menu.Dropdown>
+          <Menu.Item disabled={place === 0} onClick={() => move(place, place - 1)}>
+            Move left
+          </Menu.Item>
+          <Menu.Item disabled={place === count - 1} onClick={() => move(place, place + 1)}>
+            Move right
+          </Menu.Item>
+          <Menu.Item onClick={() => remove(step)}>Remove</Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
       {shape ? (
         <a href={addressOfShape(shape, player)} aria-label={`Open ${symbol} ${frets}`}>
           {words}
@@ -124,10 +170,10 @@ function TrayItem({
         <span title="This shape can't be read">{words}</span>
       )}
       <ActionIcon
-        size="xs"
+        size={24}
         variant="transparent"
         color="gray"
-        aria-label={`Take out ${symbol}`}
+        aria-label={`Remove ${symbol}`}
         onClick={() => remove(step)}
       >
         <IconX size={13} />

@@ -1,6 +1,9 @@
 /** Keys and what they do: those that are the same in every view, and a view's own. */
+
 import { LABELS, type Labels } from '../contracts/settings.ts'
+import { CONTROL } from '../controls/platform.ts'
 import { $session, changeSettings } from '../state/session.ts'
+import { redoLast, undoLast } from '../state/undoOrder.ts'
 import type { PageKeys } from './pageKeys.ts'
 
 /** A line of the list of keys, and the acts behind it. */
@@ -31,6 +34,36 @@ export interface SharedActs {
 
 const labelsAfter = (labels: Labels): Labels => LABELS[(LABELS.indexOf(labels) + 1) % LABELS.length] ?? 'degree'
 
+/** Printed on the cap, as the event calls it. */
+const EVENT_KEYS: Readonly<Record<string, string>> = {
+  '←': 'ArrowLeft',
+  '→': 'ArrowRight',
+  '↑': 'ArrowUp',
+  '↓': 'ArrowDown',
+  '−': '-',
+  Space: ' ',
+  Del: 'Delete',
+  Esc: 'Escape',
+  Ins: 'Insert',
+}
+
+/** A cap of the list that can be pressed there: what it does, or nothing where it only tells. */
+export interface KeyCap {
+  readonly cap: string
+  readonly act?: () => unknown
+}
+
+/** The caps of a line; keys that are held together are one. */
+export function capsOf({ keys, acts = {} }: KeyLine): readonly KeyCap[] {
+  const press = (key: string, shiftKey: boolean) => {
+    const act = acts[key] ?? acts[key.toLowerCase()]
+    return act && { act: () => act(new KeyboardEvent('keydown', { key, shiftKey })) }
+  }
+  const last = keys.at(-1)
+  if (keys[0] === 'Shift' && last !== undefined) return [{ cap: keys.join(' '), ...press(last, true) }]
+  return keys.map((cap) => ({ cap, ...press(EVENT_KEYS[cap] ?? cap, false) }))
+}
+
 const go = (href: string | undefined) => href !== undefined && window.location.assign(href)
 /** What is typed then takes the place of what stands there. */
 function intoField(id: string): void {
@@ -47,7 +80,7 @@ export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: 
     fieldId,
     typeWords = 'type what to build',
     play,
-    playWords = 'hear it',
+    playWords = 'play it',
     toTray,
     keep,
     practise,
@@ -60,17 +93,17 @@ export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: 
     ...own,
     line(['B'], 'bass stand-in on or off', { b: bassOnOff }),
     line(['L'], 'what stands in the eggs: degree, note, finger, nothing', { l: nextLabels }),
-    ...(toTray === undefined ? [] : [line(['T'], 'put it in the tray', { t: toTray })]),
-    ...(keep === undefined ? [] : [line(['K'], 'keep it in the Book', { k: keep })]),
+    ...(toTray === undefined ? [] : [line(['T'], 'add it to the tray', { t: toTray })]),
+    ...(keep === undefined ? [] : [line(['K'], 'save it to the Book', { k: keep })]),
     ...(practise === undefined ? [] : [line(['R'], 'practise it', { r: () => go(practise()) })]),
     ...(toSheet === undefined ? [] : [line(['W'], 'put it on a sheet', { w: () => go(toSheet()) })]),
-    ...(shared.undo === undefined ? [] : [{ keys: ['Ctrl', 'Z'], does: 'undo; with Shift, redo' }]),
+    { keys: [CONTROL, 'Z'], does: 'undo, what was done in the tray too; with Shift, redo' },
     line(['?'], 'this list', { '?': openHelp }),
   ]
 }
 
 export const pageKeysOf = (lines: readonly KeyLine[], { undo, redo }: SharedActs): PageKeys => ({
-  undo,
-  redo,
+  undo: () => undoLast(undo),
+  redo: () => redoLast(redo),
   acts: Object.assign({}, ...lines.map(({ acts }) => acts ?? {})) as PageKeys['acts'],
 })

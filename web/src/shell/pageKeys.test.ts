@@ -14,6 +14,18 @@ class FakeElement {
 beforeEach(() => void vi.stubGlobal('Element', FakeElement))
 afterEach(() => vi.unstubAllGlobals())
 
+test.each([
+  ['everywhere', 't', [], 'tray taken'],
+  ['off', 't', [], ''],
+  ['off', 't', ['[data-one-stop]'], ''],
+  ['neck', 't', [], ''],
+  ['neck', 't', ['[data-testid="neck"]'], 'tray taken'],
+  ['off', ' ', [], 'play taken'],
+  ['off', 'ArrowLeft', [], 'left taken'],
+] as const)('single letters %s: %o on %o: %o', (letters, key, within, does) => {
+  expect(pressOn(new FakeElement(...within), key, {}, false, letters)).toBe(does)
+})
+
 /** Presses a key and tells what was done, and whether the browser still does its own. */
 function press(
   key: string,
@@ -28,9 +40,18 @@ function pressAfter(
   options: Partial<Record<'ctrlKey' | 'shiftKey' | 'altKey', boolean>>,
   ...on: string[]
 ) {
+  return pressOn(new FakeElement(...on), key, options, clicked)
+}
+function pressOn(
+  target: FakeElement,
+  key: string,
+  options: Partial<Record<'ctrlKey' | 'shiftKey' | 'altKey', boolean>>,
+  clicked: boolean,
+  letters?: 'everywhere' | 'neck' | 'off',
+) {
   const done: string[] = []
   const event = {
-    ...{ key, target: new FakeElement(...on), defaultPrevented: false, ctrlKey: false, metaKey: false, altKey: false },
+    ...{ key, target, defaultPrevented: false, ctrlKey: false, metaKey: false, altKey: false },
     ...{ shiftKey: false, preventDefault: vi.fn(), ...options },
   }
   const keys = {
@@ -43,7 +64,7 @@ function pressAfter(
       ArrowLeft: () => done.push('left'),
     },
   }
-  onPageKey(event as unknown as KeyboardEvent, keys, clicked)
+  onPageKey(event as unknown as KeyboardEvent, keys, clicked, letters)
   return [...done, ...(event.preventDefault.mock.calls.length > 0 ? ['taken'] : [])].join(' ')
 }
 

@@ -1,5 +1,7 @@
 /** Keys of a whole page. They rest while a field, a menu or a dialog has the focus; a slider keeps the arrows. */
 import { useEffect, useLayoutEffect, useRef } from 'react'
+import type { Settings } from '../contracts/settings.ts'
+import { $session } from '../state/session.ts'
 
 export interface PageKeys {
   /** By the key's name; a small letter stands for its capital as well. */
@@ -18,15 +20,31 @@ const PRESSED = 'button, a, input, [role="button"]'
 const KEEPS_PRESSES = 'input, [data-keeps-presses]'
 const TAKES_ARROWS = 'input[type="radio"], [role="slider"]'
 
+/** A neck, and the lists and sheets of shapes that are one stop. */
+const NECK = '[data-testid="neck"], [data-one-stop]'
+
 const isWithin = (target: EventTarget | null, selector: string): boolean =>
   target instanceof Element && target.closest(selector) !== null
 
-/** @param clicked The focus came by a click, not by the keyboard. */
-export function onPageKey(event: KeyboardEvent, { acts, undo, redo }: PageKeys, clicked = false): void {
+/** A letter, a digit or a sign without a key beside it; the space bar is none. */
+const isSingle = (key: string): boolean => [...key].length === 1 && key !== ' '
+
+/**
+ * @param clicked The focus came by a click, not by the keyboard.
+ * @param letters Where single letters are commands.
+ */
+export function onPageKey(
+  event: KeyboardEvent,
+  { acts, undo, redo }: PageKeys,
+  clicked = false,
+  letters: Settings['letterKeys'] = 'everywhere',
+): void {
   if (event.defaultPrevented || isWithin(event.target, TAKES_KEYS)) return
   const control = event.ctrlKey || event.metaKey
   const undoes = control && event.key.toLowerCase() === 'z'
   if (!undoes && (control || event.altKey)) return
+  if (!undoes && isSingle(event.key) && letters !== 'everywhere')
+    if (letters === 'off' || !isWithin(event.target, NECK)) return
   const presses = event.key === ' ' || event.key === 'Enter'
   if (presses && isWithin(event.target, clicked ? KEEPS_PRESSES : PRESSED)) return
   if (event.key.startsWith('Arrow') && isWithin(event.target, TAKES_ARROWS)) return
@@ -46,7 +64,8 @@ export function usePageKeys(keys: PageKeys): void {
   useEffect(() => {
     let clicked: Element | null = null
     const onKey = (event: KeyboardEvent) => {
-      onPageKey(event, newest.current, clicked !== null && event.target === clicked)
+      const { letterKeys } = $session.get().settings
+      onPageKey(event, newest.current, clicked !== null && event.target === clicked, letterKeys)
       if (event.key === 'Tab') clicked = null
     }
     const onPointer = ({ target }: PointerEvent) => {

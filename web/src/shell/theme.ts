@@ -1,4 +1,4 @@
-import { type CSSVariablesResolver, createTheme, type MantineColorsTuple } from '@mantine/core'
+import { type CSSVariablesResolver, createTheme, type MantineColorsTuple, Menu, Portal } from '@mantine/core'
 
 const sage: MantineColorsTuple = [
   '#eef4f1',
@@ -21,6 +21,9 @@ const dark: MantineColorsTuple = [
   '#ece7da', '#c9ccc4', '#a9b2a9', '#87928b', '#4a5750', '#333d38', '#242c28', '#1d2421', '#151a18', '#0f1312',
 ] // biome-ignore format: a scale
 
+/** Menus and dialogs are drawn at the end of the page's work: there they belong to it, for whoever hears it too. */
+export const OVER_ID = 'over'
+
 export const theme = createTheme({
   fontFamily: 'var(--sans)',
   headings: { fontFamily: 'var(--serif)', fontWeight: '600' },
@@ -29,6 +32,13 @@ export const theme = createTheme({
   primaryShade: { light: 7, dark: 6 },
   defaultRadius: 'md',
   cursorType: 'pointer',
+  components: {
+    // A menu opens at once, with the keyboard on its first item.
+    Menu: Menu.extend({
+      defaultProps: { shadow: 'md', withInitialFocusPlaceholder: false, transitionProps: { duration: 0 } },
+    }),
+    Portal: Portal.extend({ defaultProps: { target: `#${OVER_ID}` } }),
+  },
 })
 
 /** Mantine's own surfaces take the roles of our sheet; its default dimmed text fails contrast. */

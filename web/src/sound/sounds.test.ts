@@ -22,7 +22,7 @@ describe('every sound of the band', () => {
   test('a name that no part uses is refused', () => expect(() => renderSound('drum gong', RATE)).toThrow(/drum gong/))
 })
 
-test('a click is over before the next one could come at 300 beats a minute', () => {
+test('a click is over before the next one could come at 300 beats per minute', () => {
   const samples = renderClick(true, RATE)
   expect(energy(samples, 0, 0.02)).toBeGreaterThan(20 * energy(samples, 0.02, 0.05))
 })

@@ -1,7 +1,7 @@
 /** A tempo by tapping. */
 import { FASTEST, SLOWEST } from '../contracts/settings.ts'
 
-/** In whole beats a minute, within what the transport plays. */
+/** In whole beats per minute, within what the transport plays. */
 export const tempoWithin = (tempo: number): number => Math.min(FASTEST, Math.max(SLOWEST, Math.round(tempo)))
 
 /** After a longer pause a new tempo is tapped; a beat of the slowest tempo is shorter. */

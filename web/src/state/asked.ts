@@ -5,6 +5,7 @@
 import { atom, type ReadableAtom } from 'nanostores'
 import { messageOf, type ToldError } from '../words/errors.ts'
 import { changedFrom, type History, type Moment, NO_HISTORY, redone, undone } from './history.ts'
+import { stamp, stampOf, viewStandsAt } from './undoOrder.ts'
 
 /** What stands in the field in which the question is typed, and why it can't be read. */
 export interface Typed {
@@ -47,7 +48,8 @@ export interface Asked<Question> {
   readonly open: (question: Question, typed?: Typed) => void
   /** What can be undone and redone, to be kept while another page is looked at; and back again. */
   readonly past: () => History<Question>
-  readonly restore: (history: History<Question>) => void
+  /** @param at When the newest of them was taken. */
+  readonly restore: (history: History<Question>, at?: number) => void
 }
 
 export type TypedRead<Question> =
@@ -71,8 +73,12 @@ export function createAsked<Question extends object>(
   let line: { readonly before: Question; readonly history: History<Question>; readonly isWrong: boolean } | undefined
 
   const remember = (next: History<Question>) => {
+    const top = next.past.at(-1)
+    // A step undone leaves one that was taken before; anything else is taken now.
+    if (top !== undefined && next.future.length <= history.future.length) stamp(top)
     history = next
     const { past, future } = history
+    viewStandsAt(stampOf(top))
     $past.set({ before: past.at(-1), canUndo: past.length > 0, canRedo: future.length > 0 })
   }
   const showQuestion = () => $typed.set({ line: lineOf($now.get()), problem: undefined })
@@ -127,7 +133,10 @@ export function createAsked<Question extends object>(
     },
     isTyping: () => line !== undefined,
     past: () => history,
-    restore: remember,
+    restore(past, at = 0) {
+      remember(past)
+      viewStandsAt(past.past.length > 0 ? at : 0)
+    },
     showLine: (typed) => $typed.set(typed),
     undo: () => go(undone),
     redo: () => go(redone),

@@ -60,7 +60,7 @@ export async function keepAs(shape: Shape): Promise<void> {
     return
   }
   const [twin] = reply.value.same
-  tell.done(`Kept in the Book: ${reply.value.name}${twin ? `. The same shape is there already, as ${twin.name}` : ''}`)
+  tell.done(`Saved to Book: ${reply.value.name}${twin ? `. The same shape is there already, as ${twin.name}` : ''}`)
 }
 
 /** A kept shape as music; `undefined` when its texts can't be read, without a voicing when it does not sound its chord. */

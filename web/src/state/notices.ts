@@ -4,23 +4,37 @@ import type { ReactNode } from 'react'
 
 const CLOSE = { 'aria-label': 'Close' }
 
-/** A plain word gives way to the next one at once: there is room for one. What offers to undo stays. */
+/** A plain word gives way to the next one at once. */
 let lastWord: string | undefined
+/** What offers to undo waits until it is closed, undone, or until something else can be undone. */
+let offer: string | undefined
 
-function done(message: ReactNode, id?: string): void {
-  if (lastWord !== undefined) notifications.hide(lastWord)
-  const shown = notifications.show({
-    message,
-    color: 'sage',
-    closeButtonProps: CLOSE,
-    withBorder: true,
-    ...(id === undefined ? {} : { id }),
-  })
-  lastWord = typeof message === 'string' ? shown : undefined
+const hide = (id: string | undefined): void => {
+  if (id !== undefined) notifications.hide(id)
 }
 
 export const tell = {
-  done,
+  /** Something was done: said politely. */
+  done(message: string, id?: string): void {
+    hide(lastWord)
+    lastWord = notifications.show({
+      ...{ message, color: 'sage', role: 'status', closeButtonProps: CLOSE, withBorder: true },
+      ...(id === undefined ? {} : { id }),
+    })
+  },
+  /** Something was done that can be taken back from here. */
+  undoable(message: ReactNode, id: string): void {
+    hide(offer)
+    hide(lastWord)
+    offer = notifications.show({
+      ...{ message, id, color: 'sage', role: 'status', closeButtonProps: CLOSE, withBorder: true, autoClose: false },
+    })
+  },
+  /** What was offered to be undone is undone. */
+  settled(): void {
+    hide(offer)
+    offer = undefined
+  },
   problem: (title: string, message: string) =>
     notifications.show({
       title,
@@ -31,5 +45,5 @@ export const tell = {
       autoClose: 12_000,
       role: 'alert',
     }),
-  hide: (id: string) => notifications.hide(id),
+  hide,
 }

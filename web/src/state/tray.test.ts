@@ -5,11 +5,21 @@ import { givenServer } from './given.testkit.ts'
 
 const told = vi.hoisted(() => ({ problems: [] as string[] }))
 vi.mock('./notices.ts', () => ({
-  tell: { done: () => '', problem: (title: string) => told.problems.push(title), hide: () => '' },
+  tell: { done: () => '', problem: (title: string) => told.problems.push(title), hide: () => '', settled: () => '' },
 }))
-const { $tray, $trayKept, addToTray, moveInTray, nameTray, removeFromTray, replaceTray, shownStep } = await import(
-  './tray.ts'
-)
+const {
+  $tray,
+  $trayKept,
+  addToTray,
+  moveInTray,
+  nameTray,
+  putBack,
+  redoTray,
+  removeFromTray,
+  replaceTray,
+  shownStep,
+  undoTray,
+} = await import('./tray.ts')
 
 const shape = (frets: string, fingers = '') => {
   const read = readShape({ chord: 'Fm9', frets, tuning: 'E2,A2,D3,G3,B3,E4', fingers })
@@ -89,4 +99,38 @@ test('moved, taken out and put back, a step stays itself', async () => {
 test('a step that can’t be read is told by its texts and not lost', () => {
   const broken = { id: 'x', beats: 4, chord: 'not a chord', shape: null, held: true }
   expect(shownStep(broken)).toMatchObject({ chord: undefined, shape: undefined, texts: broken })
+})
+
+test('what was done to the tray is undone step by step, and done again', async () => {
+  givenServer(({ body }) => kept(body, 1))
+  await addToTray([shape('x8688x')])
+  await addToTray([shape('x6458x')])
+  const both = $tray.get().steps
+  await removeFromTray(both[0]?.id ?? '')
+  expect($tray.get().steps).toHaveLength(1)
+  await undoTray()
+  expect($tray.get().steps).toEqual(both)
+  await undoTray()
+  expect($tray.get().steps).toEqual(both.slice(0, 1))
+  await redoTray()
+  expect($tray.get().steps).toEqual(both)
+})
+
+test('what was removed comes back where it stood, beside what was added meanwhile', async () => {
+  givenServer(({ body }) => kept(body, 1))
+  await addToTray([shape('x8688x'), shape('x6458x')])
+  const [first, second] = $tray.get().steps
+  if (!first || !second) throw new Error('two were added')
+  await removeFromTray(first.id)
+  await addToTray([shape('8x688x')])
+  await putBack([first], 0)
+  expect(
+    $tray
+      .get()
+      .steps.map(({ id }) => id)
+      .slice(0, 2),
+  ).toEqual([first.id, second.id])
+  expect($tray.get().steps).toHaveLength(3)
+  await putBack([first], 0)
+  expect($tray.get().steps).toHaveLength(3)
 })

@@ -7,10 +7,13 @@ import { EMPTY_PROGRESSION, type StepTexts, stepFor, withSteps, writeProgression
 import { readShape, type Shape } from '@nestling/core/shape'
 import { atom } from 'nanostores'
 import { EMPTY_TRAY, type KeptSet, type KeptSetDraft, MOST_STEPS, type Tray } from '../contracts/progression.ts'
+import { changedFrom, type History, type Moment, NO_HISTORY, redone, undone } from './history.ts'
 import { call, type Reply } from './http.ts'
 import { newId } from './ids.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
+import { joinUndo, stamp } from './undoOrder.ts'
+import { inWindow, keepInWindow } from './windowStorage.ts'
 
 export const $tray = atom<Tray>(EMPTY_TRAY)
 /** Whether the last change has landed. */
@@ -22,10 +25,56 @@ hearOthers<Tray>('tray', (tray) => {
 
 let queue: Promise<void> = Promise.resolve()
 
+type Texts = Omit<Tray, 'version'>
+interface TrayPast {
+  readonly history: History<Texts>
+  /** When each step of the past was taken. */
+  readonly at: readonly number[]
+}
+const PAST_KEY = 'past.tray'
+/** Kept with the window: what was removed on one page can be taken back on the next. */
+const MOST_KEPT = 20
+const NO_PAST: TrayPast = { history: NO_HISTORY, at: [] }
+let past: TrayPast | undefined
+const $past = atom({ canUndo: false, canRedo: false })
+
+const pastNow = (): TrayPast => past ?? NO_PAST
+function remember(history: History<Texts>, at: readonly number[]): void {
+  past = { history: { past: history.past.slice(-MOST_KEPT), future: history.future }, at: at.slice(-MOST_KEPT) }
+  $past.set({ canUndo: history.past.length > 0, canRedo: history.future.length > 0 })
+  keepInWindow(PAST_KEY, past)
+}
+
+/** What this window did to the tray before comes back, to be undone from here too. */
+export function openTrayPast(): void {
+  const kept = past === undefined ? inWindow<TrayPast>(PAST_KEY) : undefined
+  if (Array.isArray(kept?.history?.past) && Array.isArray(kept.at)) remember(kept.history, kept.at)
+}
+
+const textsOf = ({ version: _, ...texts }: Tray): Texts => texts
+
+function goInPast(to: (moment: Moment<Texts>) => Moment<Texts> | undefined, at: readonly number[]): Promise<void> {
+  const there = to({ now: textsOf($tray.get()), history: pastNow().history })
+  if (!there) return Promise.resolve()
+  remember(there.history, at)
+  return send(() => there.now)
+}
+export function undoTray(): Promise<void> {
+  tell.settled()
+  return goInPast(undone, pastNow().at.slice(0, -1))
+}
+export const redoTray = (): Promise<void> => goInPast(redone, [...pastNow().at, stamp()])
+joinUndo({ $past, at: () => pastNow().at.at(-1) ?? 0, undo: undoTray, redo: redoTray })
+
 type Change = (tray: Tray) => Partial<Omit<Tray, 'version'>>
 
-/** Changes are sent one after another, each over the version that the one before has made. */
 function change(to: Change): Promise<void> {
+  remember(changedFrom(pastNow().history, textsOf($tray.get())), [...pastNow().at, stamp()])
+  return send(to)
+}
+
+/** Changes are sent one after another, each over the version that the one before has made. */
+function send(to: Change): Promise<void> {
   const shown = $tray.get()
   $tray.set({ ...shown, ...to(shown) })
   $trayKept.set('keeping')
@@ -66,6 +115,13 @@ const stepTextsOf = ({ shape, ...step }: StepTexts): Tray['steps'][number] => ({
 
 export const replaceTray = ({ title, key, metre, tempoBpm, steps }: Omit<Tray, 'version'>): Promise<void> =>
   change(() => ({ title, key, metre, tempoBpm, steps: [...steps] }))
+
+/** Steps that were removed, where they stood; what was added meanwhile stays. */
+export const putBack = (removed: readonly StepTexts[], at: number): Promise<void> =>
+  change(({ steps }) => {
+    const missing = removed.filter(({ id }) => steps.every((step) => step.id !== id)).map(stepTextsOf)
+    return { steps: [...steps.slice(0, at), ...missing, ...steps.slice(at)] }
+  })
 
 export const emptyTray = (): Promise<void> => replaceTray(EMPTY_TRAY)
 

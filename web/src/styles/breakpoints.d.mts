@@ -1,1 +1,3 @@
-export const BREAKPOINTS: Readonly<Record<'phone' | 'small' | 'narrow' | 'wide' | 'aside' | 'roomy', string>>
+export const BREAKPOINTS: Readonly<
+  Record<'phone' | 'small' | 'narrow' | 'wide' | 'aside' | 'roomy' | 'notices', string>
+>

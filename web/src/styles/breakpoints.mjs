@@ -10,4 +10,6 @@ export const BREAKPOINTS = {
   /** The side of a table no longer fits beside it. */
   aside: '1080px',
   roomy: '1100px',
+  /** The header has room for a notice between its two ends. */
+  notices: '1220px',
 }

@@ -36,9 +36,9 @@ export const ACCENT_WORDS: Readonly<Record<Accent, string>> = {
   none: 'nothing',
 }
 export const REACH_WORDS: Readonly<Record<ReachVerdict, string>> = {
-  comfortable: 'easy for this hand',
-  stretch: 'a stretch for this hand',
-  beyond: 'more than this hand spans',
+  comfortable: 'comfortable',
+  stretch: 'a stretch',
+  beyond: 'beyond reach',
 }
 
 /** "stays at 6 · 4 reaches 3 times": where the hand goes, and which fingers reach out of it. */

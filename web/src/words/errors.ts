@@ -111,7 +111,7 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
     ),
   part_in_bar: ({ text }) => wants(`${text} stands in the middle of a bar`, 'a part at the head of its bar'),
   nothing_to_repeat: ({ text }) => wants(`${text} has nothing to repeat`, 'bars before it'),
-  not_a_tempo: ({ text }) => wants(`${text} is no tempo`, 'beats in a minute, 20 to 400'),
+  not_a_tempo: ({ text }) => wants(`${text} is no tempo`, 'beats per minute, 20 to 400'),
   chart_too_long: ({ most }) => says(`the tune goes on beyond ${most}; what follows is left out`, `at most ${most}`),
   not_a_stroke: ({ text }) => wants(`${text} is no stroke`, STROKES),
   no_strokes: () => wants('nothing is struck', STROKES),
@@ -198,7 +198,7 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   not_a_run_word: ({ text }) => wants(`${text} says nothing of a run`, RUN),
   run_string: ({ text, strings }) =>
     wants(`${text || 'nothing'} is no string here`, `strings 1 to ${strings}, such as on 5 and 6`),
-  run_tempo: ({ text, slowest, fastest }) => wants(`${text} is no tempo`, `${slowest} to ${fastest} beats a minute`),
+  run_tempo: ({ text, slowest, fastest }) => wants(`${text} is no tempo`, `${slowest} to ${fastest} beats per minute`),
   nothing_to_run: () => wants('nothing to practise yet', RUN),
   not_a_wish: ({ text }) => wants(`${text} is not part of the line here`, WISHES),
 }

@@ -39,9 +39,7 @@ const FREED: Readonly<Record<KeptWish, string>> = {
 export function nothingFoundWords({ chord, arrangement }: Question, where: string, beyond: number): string {
   if (arrangement.kind === 'named' && /^drop-(3|2-)/.test(arrangement.name) && chord.formula.length <= 3)
     return `${tonesWords(chord)}; ${arrangementWords(arrangement)} wants four`
-  return beyond > 0
-    ? `${counted(beyond, 'shape')} ${where}, beyond what this hand can hold`
-    : `No shape ${where} within your reach`
+  return beyond > 0 ? `${counted(beyond, 'shape')} ${where}, beyond reach` : `No shape ${where} within your reach`
 }
 
 /** "the 5 and the root". */

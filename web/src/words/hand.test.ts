@@ -29,7 +29,7 @@ test.each([
 ])('inversion %s is the %s', (inversion, words) => expect(inversionWords(inversion)).toBe(words))
 
 test.each([
-  [{ kind: 'easy', mm: 77.2, limitMm: 100 }, 'easy', '77 mm held · easy for this hand up to 100 mm'],
+  [{ kind: 'easy', mm: 77.2, limitMm: 100 }, 'comfortable', '77 mm held · comfortable for this hand up to 100 mm'],
   [
     { kind: 'stretch', mm: 77, limit: { kind: 'pair', fingers: [2, 3], mm: 50.4, limitMm: 45 } },
     'a stretch',
@@ -37,8 +37,8 @@ test.each([
   ],
   [
     { kind: 'beyond', mm: 130, limit: { kind: 'reach', mm: 130, limitMm: 118 } },
-    'beyond this hand’s reach',
-    'index to little 130 mm, this hand 118: beyond this hand’s reach',
+    'beyond reach',
+    'index to little 130 mm, this hand 118: beyond reach',
   ],
   [{ kind: 'beyond', mm: 90, limit: { kind: 'fingers' } }, 'more than four fingers', 'more than four fingers'],
 ] as const)('%o is %s', (verdict, short, reason) =>

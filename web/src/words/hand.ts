@@ -74,15 +74,15 @@ const limitWords = (limit: Exclude<HandLimit, { kind: 'fingers' }>): string => {
 
 /** The verdict in a word or two. */
 export function verdictWords(verdict: HandVerdict): string {
-  if (verdict.kind === 'easy') return 'easy'
+  if (verdict.kind === 'easy') return 'comfortable'
   if (verdict.kind === 'stretch') return 'a stretch'
-  return verdict.limit.kind === 'fingers' ? 'more than four fingers' : 'beyond this hand’s reach'
+  return verdict.limit.kind === 'fingers' ? 'more than four fingers' : 'beyond reach'
 }
 
 /** The verdict with what decides it: "middle to ring 50 mm, this hand 38: a stretch". */
 export function reasonWords(verdict: HandVerdict): string {
   if (verdict.kind === 'easy')
-    return `${Math.round(verdict.mm)} mm held · easy for this hand up to ${Math.round(verdict.limitMm)} mm`
+    return `${Math.round(verdict.mm)} mm held · comfortable for this hand up to ${Math.round(verdict.limitMm)} mm`
   const words = verdictWords(verdict)
   return verdict.limit.kind === 'fingers' ? words : `${limitWords(verdict.limit)}: ${words}`
 }

@@ -41,12 +41,12 @@ export function Acts({ state, ear, voicing }: ActsProps) {
     voicing === undefined
       ? []
       : [
-          { words: 'To the tray', keyHint: 'T', run: () => void toTray(state, voicing) },
+          { words: 'Add to tray', keyHint: 'T', run: () => void toTray(state, voicing) },
           {
-            words: 'Keep',
+            words: 'Save to Book',
             keyHint: 'K',
             run: () => void keep(state, voicing),
-            menu: { label: 'More to keep', items: <ToSheet href={sheetHref(state)} /> },
+            menu: { label: 'More ways to save', items: <ToSheet href={sheetHref(state)} /> },
           },
           { words: `Build ${fretsWord(voicing)}`, keyHint: 'Enter', href: buildHref(state, voicing) },
         ],

@@ -40,13 +40,13 @@ function actsOf(state: BookState, { kept, shape, href, practiseHref, sheetHref, 
   if (!kept || !shape) return [[{ words: 'Build', href: '/' }]]
   return [
     [
-      { words: 'Hear', keyHint: 'Space', isMain: true, run: hear },
+      { words: 'Play', keyHint: 'Space', isMain: true, run: hear },
       { words: 'Build', keyHint: 'Enter', href },
       { words: 'Map', href: toMap(shape, $player.get()) },
       { words: 'Arpeggio', href: toArpeggio(shape, $player.get()) },
     ],
     [
-      { words: 'To the tray', keyHint: 'T', run: toTray },
+      { words: 'Add to tray', keyHint: 'T', run: toTray },
       { words: 'Practise', keyHint: 'R', href: practiseHref },
       { words: 'To a sheet', keyHint: 'W', href: sheetHref },
     ],
@@ -79,7 +79,7 @@ function Many({ state }: { readonly state: BookState }) {
       ) : (
         <button type="button" onClick={() => setTagging(true)}>tag</button>
       )}
-      <Menu position="bottom-start" shadow="md">
+      <Menu position="bottom-start">
         <Menu.Target>
           <button type="button">move to a tune</button>
         </Menu.Target>
@@ -91,7 +91,7 @@ function Many({ state }: { readonly state: BookState }) {
         </Menu.Dropdown>
       </Menu>
       {contents.tags.length > 0 && (
-        <Menu position="bottom-start" shadow="md">
+        <Menu position="bottom-start">
           <Menu.Target>
             <button type="button">take a tag off</button>
           </Menu.Target>

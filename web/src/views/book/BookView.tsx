@@ -40,7 +40,7 @@ const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<Boo
   const open = useOpen(state)
   const { plan } = state
   const shared = useMemo(
-    () => ({ fieldId: FIND_ID, typeWords: 'find in the Book', play: open.hear, playWords: 'hear the open shape', toTray: open.toTray, practise: () => open.practiseHref,
+    () => ({ fieldId: FIND_ID, typeWords: 'find in the Book', play: open.hear, playWords: 'play the open shape', toTray: open.toTray, practise: () => open.practiseHref,
       toSheet: () => open.sheetHref, undo: state.undo }),
     [open, state.undo],
   )

@@ -19,6 +19,7 @@ import {
 import { call, type Reply } from '../../state/http.ts'
 import { tell } from '../../state/notices.ts'
 import { $session } from '../../state/session.ts'
+import { stamp, stampOf, viewStandsAt } from '../../state/undoOrder.ts'
 import { type Params, readBook, writeBook } from './address.ts'
 import type { BookPlan } from './types.ts'
 
@@ -142,12 +143,15 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
   const did = useCallback<BookState['did']>(
     (words, undo) => {
       const id = `book-${Date.now()}-${Math.random()}`
-      setSteps((all) => [...all, { id, undo }])
-      tell.done(createElement(UndoNotice, { words, undo: () => void takeBack(id, undo) }), id)
+      const step = { id, undo }
+      stamp(step)
+      setSteps((all) => [...all, step])
+      tell.undoable(createElement(UndoNotice, { words, undo: () => void takeBack(id, undo) }), id)
       void newest.current()
     },
     [takeBack],
   )
+  useEffect(() => viewStandsAt(stampOf(steps.at(-1))), [steps])
   const undo = useCallback(() => {
     const last = steps.at(-1)
     if (last) void takeBack(last.id, last.undo)

@@ -11,11 +11,11 @@ export function Acts({ state }: { readonly state: CardsState }) {
     status === 'asking'
       ? [
           [
-            { words: 'hear it', keyHint: 'H', disabled: !state.canHear, run: state.hear },
+            { words: 'play it', keyHint: 'H', disabled: !state.canHear, run: state.hear },
             ...(state.asked?.card.kind === 'play'
               ? [
                   {
-                    words: state.ear.isListening ? 'stop listening' : 'play it',
+                    words: state.ear.isListening ? 'stop listening' : 'answer by playing',
                     keyHint: 'E',
                     mark: state.ear.isListening ? ('on' as const) : undefined,
                     run: state.ear.listenOrStop,
@@ -34,7 +34,7 @@ export function Acts({ state }: { readonly state: CardsState }) {
               mark: told?.grade === grade ? ('proposed' as const) : undefined,
               run: () => state.grade(grade),
             })),
-            [{ words: 'hear it', keyHint: 'H', disabled: !state.canHear, run: state.hear }],
+            [{ words: 'play it', keyHint: 'H', disabled: !state.canHear, run: state.hear }],
           ]
         : []
   return (

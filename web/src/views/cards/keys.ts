@@ -5,7 +5,7 @@ import type { CardsState } from './useCards.ts'
 
 export function cardKeys(state: CardsState): readonly KeyLine[] {
   const { status } = state
-  const hear: KeyLine = { keys: ['H'], does: 'hear it', acts: { h: state.hear } }
+  const hear: KeyLine = { keys: ['H'], does: 'play it', acts: { h: state.hear } }
   if (status !== 'told')
     return [
       { keys: ['1', '…', '9'], does: 'take an answer; where several are right, each on or off and Enter' },

@@ -42,12 +42,12 @@ function actsOf(state: KeyState, isPlaying: boolean, openSheet: () => void): rea
   const { shape, player } = state
   return [
     [
-      { words: 'Hear', keyHint: 'Space', isMain: true, run: state.hearChosen },
+      { words: 'Play', keyHint: 'Space', isMain: true, run: state.hearChosen },
       { words: isPlaying ? 'Stop' : 'the lane', keyHint: '⇧ Space', run: state.playLane },
     ],
     [
       {
-        words: 'To the tray',
+        words: 'Add to tray',
         keyHint: 'T',
         run: () => toTray(state),
         menu: {
@@ -56,10 +56,10 @@ function actsOf(state: KeyState, isPlaying: boolean, openSheet: () => void): rea
         },
       },
       {
-        words: 'Keep',
+        words: 'Save to Book',
         keyHint: 'K',
         run: () => keep(state),
-        menu: { label: 'More to keep', items: <ToSheet href={sheetHref(state)} /> },
+        menu: { label: 'More ways to save', items: <ToSheet href={sheetHref(state)} /> },
       },
       ...(shape
         ? [

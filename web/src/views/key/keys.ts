@@ -9,7 +9,7 @@ export const sharedActs = (state: KeyState): SharedActs => ({
   fieldId: KEY_INPUT_ID,
   typeWords: 'type another key',
   play: (event) => (event.shiftKey ? state.playLane() : state.hearChosen()),
-  playWords: 'hear the step; with Shift, the lane',
+  playWords: 'play the step; with Shift, the lane',
   undo: state.undo,
   redo: state.redo,
   toTray: () => toTray(state),
@@ -64,6 +64,6 @@ export function keyKeys(state: KeyState): readonly KeyLine[] {
     { keys: ['1', '7'], does: 'write a step in numbers', acts: digits },
     { keys: ['Backspace'], does: 'take the last number back', acts: { Backspace: () => plan.written.length > 0 && change({ written: plan.written.slice(0, -1) }) } },
     { keys: ['P'], does: 'play what is written', acts: { p: state.playWritten } },
-    { keys: ['Shift', 'T'], does: 'the whole lane into the tray', acts: { T: () => laneToTray(state) } },
+    { keys: ['Shift', 'T'], does: 'add the whole lane to the tray', acts: { T: () => laneToTray(state) } },
   ] // biome-ignore format: a table
 }

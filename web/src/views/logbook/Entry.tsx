@@ -50,7 +50,7 @@ function Mend({ entry, state }: { readonly entry: KeptAttempt; readonly state: L
   )
   if (!opened) return button
   return (
-    <Menu opened onChange={setOpened} position="bottom-end" shadow="md" transitionProps={{ duration: 0 }}>
+    <Menu opened onChange={setOpened} position="bottom-end">
       <Menu.Target>{button}</Menu.Target>
       <Menu.Dropdown>
         <Menu.Label>It was</Menu.Label>
@@ -62,12 +62,12 @@ function Mend({ entry, state }: { readonly entry: KeptAttempt; readonly state: L
         <Menu.Label>At</Menu.Label>
         {TEMPO_STEPS.map((by) => (
           <Menu.Item key={by} onClick={() => state.correct(entry, { tempo: Math.max(1, tempo + by) })}>
-            {Math.max(1, tempo + by)} a minute
+            {Math.max(1, tempo + by)} beats per minute
           </Menu.Item>
         ))}
         <Menu.Divider />
         <Menu.Item color="red" onClick={() => state.takeOut(entry)}>
-          take it out
+          remove it
         </Menu.Item>
       </Menu.Dropdown>
     </Menu>

@@ -41,7 +41,8 @@ export function Weeks({ state, log }: { readonly state: LogState; readonly log: 
         </p>
       </div>
       {state.asTables ? (
-        <div className={classes['tables']}>
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
+        <div className={classes['tables']} role="group" aria-label="Charts as tables" tabIndex={0}>
           <table data-testid="tempo-table">
             <caption>Tempo over time</caption>
             <Heads of={['Day', 'Middle of its roots', root]} />

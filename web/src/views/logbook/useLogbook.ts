@@ -9,6 +9,7 @@ import { sendWaiting } from '../../state/attempts.ts'
 import { dueCards } from '../../state/decks.ts'
 import { call } from '../../state/http.ts'
 import { tell } from '../../state/notices.ts'
+import { stamp, stampOf, viewStandsAt } from '../../state/undoOrder.ts'
 import { localDay } from '../../words/days.ts'
 import { type Params, readLog, writeLog } from './address.ts'
 import type { LogPlan } from './types.ts'
@@ -100,24 +101,29 @@ export function useLogbook(params: Params): LogState {
     },
     [reload],
   )
+  const remember = useCallback((back: () => Promise<unknown>) => {
+    stamp(back)
+    setSteps((all) => [...all, back])
+  }, [])
   const correct = useCallback<LogState['correct']>(
     (entry, changes) => {
       void done(entry.id, 'PATCH', { ...changes, version: entry.version }).then((reply) => {
         if (!reply.ok) return
         const { version } = reply.value
-        setSteps((all) => [...all, () => done(entry.id, 'PATCH', { grade: entry.grade, tempo: entry.tempo, version })])
+        remember(() => done(entry.id, 'PATCH', { grade: entry.grade, tempo: entry.tempo, version }))
       })
     },
-    [done],
+    [done, remember],
   )
   const takeOut = useCallback<LogState['takeOut']>(
     (entry) => {
       void done(entry.id, 'DELETE').then((reply) => {
-        if (reply.ok) setSteps((all) => [...all, () => done(`${entry.id}/restore`, 'POST')])
+        if (reply.ok) remember(() => done(`${entry.id}/restore`, 'POST'))
       })
     },
-    [done],
+    [done, remember],
   )
+  useEffect(() => viewStandsAt(stampOf(steps.at(-1))), [steps])
   const undo = useCallback(() => {
     const last = steps.at(-1)
     setSteps((all) => all.slice(0, -1))

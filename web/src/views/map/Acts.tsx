@@ -34,12 +34,12 @@ function actsOf(shown: ShownMap | undefined): readonly (readonly Act[])[] {
   const shape = shapeOf(place.frets, shown)
   return [
     [
-      { words: 'Hear', keyHint: 'Space', isMain: true, run: () => hear(place.frets, shown) },
+      { words: 'Play', keyHint: 'Space', isMain: true, run: () => hear(place.frets, shown) },
       ...(before(place) ? [{ words: 'before, after', keyHint: 'A', run: () => hearBoth(place, shown) }] : []),
     ],
     [
       {
-        words: 'To the tray',
+        words: 'Add to tray',
         keyHint: 'T',
         run: () => collect([shape]),
         menu: {
@@ -48,10 +48,10 @@ function actsOf(shown: ShownMap | undefined): readonly (readonly Act[])[] {
         },
       },
       {
-        words: 'Keep',
+        words: 'Save to Book',
         keyHint: 'K',
         run: () => void keep(place, shown),
-        menu: { label: 'More to keep', items: <ToSheet href={sheetHref(shown)} /> },
+        menu: { label: 'More ways to save', items: <ToSheet href={sheetHref(shown)} /> },
       },
       { words: 'Build', keyHint: 'Enter', href: toBuild(shape, shown.player) },
       { words: 'Arpeggio', href: toArpeggio(shape, shown.player) },

@@ -54,7 +54,7 @@ export const sheetHref = ({ question, map }: Pick<Where, 'question' | 'map'>): s
 /** What doesn't fit into the tray is told there. */
 export function collect(shapes: readonly Shape[]): void {
   void addToTray(shapes)
-  tell.done(`To the tray: ${counted(shapes.length, 'shape')}`)
+  tell.done(`Added to tray: ${counted(shapes.length, 'shape')}`)
 }
 
 /** The lane of a place, from the nut up; what the hand does not reach is no use in a tray. */

@@ -46,7 +46,7 @@ export function mapKeys(state: MapState, shown: ShownMap | undefined, lanes: rea
       does: 'build with the place',
       acts: { Enter: () => window.location.assign(toBuild(shapeOf(place.frets, shown), shown.player)) },
     },
-    ...(before(place) ? [{ keys: ['A'], does: 'hear it before and after', acts: { a: () => hearBoth(place, shown) } }] : []),
-    { keys: ['Shift', 'T'], does: 'the whole lane into the tray', acts: { T: () => laneToTray(shown) } },
+    ...(before(place) ? [{ keys: ['A'], does: 'play it before and after', acts: { a: () => hearBoth(place, shown) } }] : []),
+    { keys: ['Shift', 'T'], does: 'add the whole lane to the tray', acts: { T: () => laneToTray(shown) } },
   ] // biome-ignore format: a table
 }

@@ -53,7 +53,7 @@ function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])
     ],
     [
       {
-        words: 'To the tray',
+        words: 'Add to tray',
         keyHint: 'T',
         run: () => toTray(state),
         menu: {
@@ -62,11 +62,11 @@ function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])
         },
       },
       {
-        words: 'Keep',
+        words: 'Save to Book',
         keyHint: 'K',
         run: () => keep(state),
         menu: {
-          label: 'More to keep',
+          label: 'More ways to save',
           items: (
             <>
               <Menu.Item onClick={() => keepShape(state)}>This shape alone</Menu.Item>

@@ -35,7 +35,7 @@ function draftOf({ answer, neck }: PathState): Omit<TuneDraft, 'remarks'> {
 /** Keeps the tune in the Book: anew, or over the one that it was opened from. */
 export async function keep(state: PathState): Promise<unknown> {
   const { plan, played } = state.answer
-  if (played.chords.length === 0) return tell.done('There is nothing to keep: type chords in bars.', 'nothing-to-keep')
+  if (played.chords.length === 0) return tell.done('There is nothing to save: type chords in bars.', 'nothing-to-keep')
   if (state.problems.length > 0)
     return tell.problem('Not kept', 'Something in the chart can’t be read yet: it is told beside the field.')
   const draft = draftOf(state)
@@ -45,7 +45,7 @@ export async function keep(state: PathState): Promise<unknown> {
     : await keepTune(draft)
   if (!reply.ok) return tell.problem('Not kept', reply.message)
   state.change({ tune: reply.value.id })
-  return tell.done(`Kept in the Book: ${reply.value.title}`)
+  return tell.done(`Saved to Book: ${reply.value.title}`)
 }
 
 /** Every chord's shape, in the order in which they are played. */

@@ -175,7 +175,7 @@ export function usePath(params: Params): PathState {
   )
   const hearStep = useCallback(() => {
     const bars = [played.chords[Math.max(0, at - 1)]?.bar, played.chords[at]?.bar]
-    if (bars[1] === undefined) return tell.done('There is no step to hear.', 'nothing-to-play')
+    if (bars[1] === undefined) return tell.done('There is no step to play.', 'nothing-to-play')
     const { settings } = $session.get()
     const quiet = {
       metronome: false,

@@ -34,7 +34,7 @@ export function Acts({ state }: { readonly state: RunState }) {
     [
       { words: isOn ? 'Stop' : 'Start', keyHint: 'Space', isMain: true, run: state.startOrStop },
       { words: 'show it', keyHint: 'S', run: state.show },
-      { words: 'hear it', keyHint: 'H', run: state.hear },
+      { words: 'play it', keyHint: 'H', run: state.hear },
     ],
     GRADES.map((grade, index) => ({
       words: GRADE_WORDS[grade],

@@ -24,7 +24,7 @@ export function Strip({ state }: { readonly state: RunState }) {
   return (
     <section className={classes['strip']} aria-label="Tempo and band">
       <span className={classes['tempo']}>
-        <b data-testid="run-tempo">{tempo}</b> a minute
+        <b data-testid="run-tempo">{tempo}</b> beats per minute
         <button type="button" aria-label="Slower" onClick={() => by(-1)} data-keeps-presses>
           <kbd>−</kbd>
         </button>

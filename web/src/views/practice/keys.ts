@@ -26,7 +26,7 @@ export function runKeys(state: RunState): readonly KeyLine[] {
   const beside = (by: number) => goTo((at + by + steps.length) % steps.length)
   return [
     { keys: ['S'], does: 'show the shape until the next bar; it is hard then, at best', acts: { s: state.show } },
-    { keys: ['H'], does: 'hear the chord', acts: { h: state.hear } },
+    { keys: ['H'], does: 'play the chord', acts: { h: state.hear } },
     {
       keys: ['1', '2', '3', '4'],
       does: 'lost, hard, had it, easy; taken at the next bar',

@@ -33,7 +33,7 @@ export function Acts() {
   const instrument = useShownInstrument(undefined)
   const acts = useMemo(
     (): readonly (readonly Act[])[] => [
-      [{ words: 'Hear the strings', keyHint: 'Space', isMain: true, run: hearStrings }],
+      [{ words: 'Play the strings', keyHint: 'Space', isMain: true, run: hearStrings }],
       [
         { words: 'One more instrument', keyHint: 'N', run: addAnother },
         { words: `Take ${kept.name} away`, run: takeInstrumentAway, disabled: kept.id === 0 },

@@ -36,7 +36,7 @@ const ACTS: SharedActs = {
   fieldId: STRINGS_INPUT_ID,
   typeWords: 'type the strings, lowest first',
   play: hearStrings,
-  playWords: 'hear the strings',
+  playWords: 'play the strings',
   undo: steps.undo,
   redo: steps.redo,
 }

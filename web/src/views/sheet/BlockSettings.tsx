@@ -196,7 +196,7 @@ function ShapesSettings({ block, state: { changeBlock } }: SettingsOf<ShapesBloc
       <TextSetting label="heading" value={block.title} take={(title) => change({ title })} />
       <p>
         {block.shapes.map(({ chord, frets }, index) => (
-          <button key={`${index}${frets}`} type="button" className={sentence['word']} title="take it off" aria-label={`Take ${chord} ${frets} off`} onClick={() => change({ shapes: block.shapes.filter((_, place) => place !== index) })}>
+          <button key={`${index}${frets}`} type="button" className={sentence['word']} title="remove it" aria-label={`Remove ${chord} ${frets}`} onClick={() => change({ shapes: block.shapes.filter((_, place) => place !== index) })}>
             {chord} {frets} ×
           </button>
         ))}

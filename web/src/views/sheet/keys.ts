@@ -1,5 +1,7 @@
 /** The keys of a sheet. */
+
 import { INKS } from '@nestling/core/sheet'
+import { CONTROL } from '../../controls/platform.ts'
 import type { KeyLine } from '../../shell/keyTable.ts'
 import type { SavingState } from './useSaving.ts'
 import type { SheetState } from './useSheet.ts'
@@ -21,11 +23,11 @@ export function sheetKeys(state: SheetState, saving: SavingState, turnZoom: () =
   }
   return [
     { keys: ['↑', '↓'], does: 'another block; with Shift the block goes up or down', acts: { ArrowUp: go(-1), ArrowDown: go(1) } },
-    { keys: ['Del'], does: 'takes the block off the page', acts: { Delete: () => chosen !== undefined && remove(chosen) } },
+    { keys: ['Del'], does: 'remove the block', acts: { Delete: () => chosen !== undefined && remove(chosen) } },
     { keys: ['Ins'], does: 'puts a block in', acts: { Insert: () => document.getElementById('sheet-put-in')?.focus() } },
     { keys: ['G'], does: 'the next ink', acts: { g: nextInk } },
     { keys: ['D'], does: 'saves a PDF', acts: { d: saving.pdf } },
     { keys: ['Z'], does: 'true size, or the whole page', acts: { z: turnZoom } },
-    { keys: ['Ctrl', 'P'], does: 'prints the pages as they are seen' },
+    { keys: [CONTROL, 'P'], does: 'prints the pages as they are seen' },
   ]
 } // biome-ignore format: a list

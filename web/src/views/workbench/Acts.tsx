@@ -26,21 +26,21 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
     (): readonly (readonly Act[])[] => [
       [
         {
-          words: 'Hear',
+          words: 'Play',
           keyHint: 'Space',
           isMain: true,
           run: () => hearInHand('strum'),
-          menu: { label: 'Ways to hear it', items: <WaysToHear hasFifth={hasFifth} /> },
+          menu: { label: 'Ways to play it', items: <WaysToHear hasFifth={hasFifth} /> },
         },
         { words: 'before, after', keyHint: 'A', disabled: !canCompare, run: hearBeforeAfter },
       ],
       [
-        { words: 'To the tray', keyHint: 'T', run: () => void toTray() },
+        { words: 'Add to tray', keyHint: 'T', run: () => void toTray() },
         {
-          words: 'Keep',
+          words: 'Save to Book',
           keyHint: 'K',
           run: () => void keepInHand(),
-          menu: { label: 'More to keep', items: <ToSheet href={sheet} /> },
+          menu: { label: 'More ways to save', items: <ToSheet href={sheet} /> },
         },
         ...(arpeggio === undefined ? [] : [{ words: 'Arpeggio', href: arpeggio }]),
         ...(practise === undefined ? [] : [{ words: 'Practise', keyHint: 'R', href: practise }]),
@@ -67,23 +67,15 @@ const WaysToHear = memo(function WaysToHear({ hasFifth }: { readonly hasFifth: b
       <Menu.Item onClick={() => hearInHand('arpeggio')}>One by one</Menu.Item>
       <Menu.Item onClick={() => hearInHand('together')}>Plucked together</Menu.Item>
       <Menu.Divider />
-      <Menu.Item
-        role="menuitemcheckbox"
-        aria-checked={settings.bassStandIn}
-        leftSection={settings.bassStandIn ? '✓' : ' '}
-        onClick={() => void changeSettings({ bassStandIn: !settings.bassStandIn })}
+      <Menu.CheckboxItem
+        checked={settings.bassStandIn}
+        onChange={() => void changeSettings({ bassStandIn: !settings.bassStandIn })}
       >
         With the bass stand-in
-      </Menu.Item>
-      <Menu.Item
-        role="menuitemcheckbox"
-        aria-checked={withoutFifth}
-        leftSection={withoutFifth ? '✓' : ' '}
-        disabled={!hasFifth}
-        onClick={() => $withoutFifth.set(!withoutFifth)}
-      >
+      </Menu.CheckboxItem>
+      <Menu.CheckboxItem checked={withoutFifth} disabled={!hasFifth} onChange={() => $withoutFifth.set(!withoutFifth)}>
         Without the fifth
-      </Menu.Item>
+      </Menu.CheckboxItem>
     </>
   )
 })

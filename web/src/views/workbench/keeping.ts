@@ -24,7 +24,7 @@ export function sheetHref(): string | undefined {
   return shape && toSheet(shapesBlock([{ shape }]))
 }
 
-const NOTHING = 'Nothing in hand to keep: type a chord, or press places on the neck.'
+const NOTHING = 'Nothing in hand to save: type a chord, or press places on the neck.'
 
 export async function keepInHand(): Promise<void> {
   const shape = inHand()

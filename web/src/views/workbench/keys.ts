@@ -9,7 +9,7 @@ import { LINE_INPUT_ID } from './sentence/TypedLine.tsx'
 export const SHARED_ACTS: SharedActs = {
   fieldId: LINE_INPUT_ID,
   play: (event) => hearInHand(event.shiftKey ? 'arpeggio' : 'strum'),
-  playWords: 'hear it strummed; with Shift, one by one',
+  playWords: 'play it strummed; with Shift, one by one',
   toTray,
   keep: keepInHand,
   practise: practiseHref,
@@ -36,8 +36,8 @@ export const WORKBENCH_KEYS: readonly KeyLine[] = [
     does: 'towards the low or the high strings',
     acts: { '[': () => nextStrings(-1), ']': () => nextStrings(1) },
   },
-  { keys: ['A'], does: 'hear the shape before and this one', acts: { a: hearBeforeAfter } },
-  { keys: ['G'], does: 'hear it plucked together', acts: { g: () => hearInHand('together') } },
+  { keys: ['A'], does: 'play the shape before and this one', acts: { a: hearBeforeAfter } },
+  { keys: ['G'], does: 'play it plucked together', acts: { g: () => hearInHand('together') } },
   {
     keys: ['E'],
     does: 'go to the neck: arrows, Enter to press or free, Shift and arrows to slide a tone, O open, X silent',

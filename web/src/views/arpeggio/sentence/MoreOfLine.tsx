@@ -1,5 +1,5 @@
 /** What the sentence does not name while it is as usual: octaves, pattern, accents, the scale behind, the tuning. */
-import { Menu, ScrollArea, UnstyledButton } from '@mantine/core'
+import { Menu, UnstyledButton } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { PATTERNS } from '@nestling/core/arpeggio'
 import { withSigns } from '@nestling/core/pitch'
@@ -15,7 +15,7 @@ import { inTuning, named, OCTAVES, tuningChoices } from './options.ts'
 export const MoreOfLine = memo(function MoreOfLine({ state }: { readonly state: ArpeggioState }) {
   const [opened, setOpened] = useState(false)
   return (
-    <Menu position="bottom-end" shadow="md" opened={opened} onChange={setOpened} transitionProps={{ duration: 0 }}>
+    <Menu position="bottom-end" opened={opened} onChange={setOpened}>
       <Menu.Target>
         <UnstyledButton
           className={classes['more']}
@@ -24,13 +24,7 @@ export const MoreOfLine = memo(function MoreOfLine({ state }: { readonly state: 
           …
         </UnstyledButton>
       </Menu.Target>
-      <Menu.Dropdown>
-        {opened && (
-          <ScrollArea.Autosize mah={420} type="auto">
-            <Groups state={state} />
-          </ScrollArea.Autosize>
-        )}
-      </Menu.Dropdown>
+      <Menu.Dropdown>{opened && <Groups state={state} />}</Menu.Dropdown>
     </Menu>
   )
 })

@@ -167,7 +167,7 @@ function Tags({ tags, known, keep }: { readonly tags: readonly string[]; readonl
   return (
     <p className={classes['tags']}>
       {tags.map((tag) => (
-        <button key={tag} type="button" aria-label={`Take the tag ${tag} off`} title="take it off" onClick={() => keep(tags.filter((one) => one !== tag))}>
+        <button key={tag} type="button" aria-label={`Remove the tag ${tag}`} title="remove it" onClick={() => keep(tags.filter((one) => one !== tag))}>
           {tag} ×
         </button>
       ))}

@@ -20,7 +20,7 @@ export function Sets({ state }: { readonly state: BookState }) {
   return (
     <section aria-label="Sets" className={classes['part']}>
       <h2>Sets</h2>
-      {sets.length === 0 && <p>Shapes that are collected in the tray can be kept as a set: “Keep in Book”, at the foot of every view.</p>}
+      {sets.length === 0 && <p>Shapes that are collected in the tray can be kept as a set: “Save to Book”, at the foot of every view.</p>}
       {sets.map((set) => (
         <OneSet key={set.id} set={set} state={state} />
       ))}
@@ -51,7 +51,7 @@ function OneSet({ set, state }: { readonly set: KeptSet; readonly state: BookSta
     <article aria-label={set.title} className={classes['set']}>
       <header>
         <h3>{set.title}</h3>
-        <button type="button" onClick={() => void toTray()}>To the tray</button>
+        <button type="button" onClick={() => void toTray()}>Add to tray</button>
         <a href={toPath(shapes, player)}>To Path</a>
         <a href={toPractice(shapes, player, set.title)} aria-label={`Practise ${set.title}`}>Practise</a>
         <a href={toSheet(shapesBlock(shapes.map((shape) => ({ shape })), set.title))}>To a sheet</a>

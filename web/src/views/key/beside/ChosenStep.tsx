@@ -73,7 +73,7 @@ export const ChosenStep = memo(function ChosenStep({ state }: { readonly state: 
               key={reason}
               type="button"
               className={classes['between']}
-              title={`${BETWEEN_WORDS[reason]}: hear it between ${symbolOf(before.chord)} and ${symbolOf(step.chord)}`}
+              title={`${BETWEEN_WORDS[reason]}: play it between ${symbolOf(before.chord)} and ${symbolOf(step.chord)}`}
               data-testid="between"
               onClick={() => state.hearBetween(chord)}
             >

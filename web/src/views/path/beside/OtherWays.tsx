@@ -77,8 +77,8 @@ export const OtherWays = memo(function OtherWays({ state }: { readonly state: Pa
             </button>
             <button
               type="button"
-              aria-label={`Hear ${words(way)}`}
-              title="hear this way"
+              aria-label={`Play ${words(way)}`}
+              title="play this way"
               className={classes['hear']}
               onClick={() => state.hearWay(way.shapes)}
             >

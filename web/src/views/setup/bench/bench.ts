@@ -85,7 +85,7 @@ export function freeName(name: string, instruments: readonly Pick<KeptInstrument
 
 async function takeAway(id: number): Promise<boolean> {
   const reply = await removeInstrument(id)
-  if (!reply.ok) tell.problem('Not taken away', reply.message)
+  if (!reply.ok) tell.problem('Not deleted', reply.message)
   return reply.ok
 }
 

@@ -1,5 +1,6 @@
 /** What was done in Set-up, each thing with its way back: one line of undo for instruments, tunings, hand and habits. */
 import { atom } from 'nanostores'
+import { stamp, stampOf, viewStandsAt } from '../../../state/undoOrder.ts'
 
 export interface DoneStep {
   readonly back: () => Promise<unknown>
@@ -19,7 +20,10 @@ export function createSteps() {
   let done: readonly DoneStep[] = []
   let undone: readonly DoneStep[] = []
   let queue: Promise<unknown> = Promise.resolve()
-  const show = () => $past.set({ canUndo: done.length > 0, canRedo: undone.length > 0 })
+  const show = () => {
+    viewStandsAt(stampOf(done.at(-1)))
+    $past.set({ canUndo: done.length > 0, canRedo: undone.length > 0 })
+  }
   const inTurn = (act: () => Promise<unknown>) => {
     queue = queue.then(act, act)
     return queue
@@ -28,6 +32,7 @@ export function createSteps() {
     $past,
     /** Something was done; what had been undone can no longer be redone. */
     did(step: DoneStep) {
+      stamp(step)
       done = [...done, step].slice(-MOST_STEPS)
       undone = []
       show()
@@ -48,6 +53,7 @@ export function createSteps() {
         if (!step) return
         undone = undone.slice(0, -1)
         done = [...done, step]
+        stamp(step)
         show()
         await step.again()
       }),

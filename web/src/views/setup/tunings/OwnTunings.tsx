@@ -60,7 +60,7 @@ export function OwnTunings() {
   }
   const remove = async (id: number) => {
     const reply = await removeTuning(id)
-    if (!reply.ok) tell.problem('Not taken away', reply.message)
+    if (!reply.ok) tell.problem('Not deleted', reply.message)
   }
   return (
     <section aria-label="Tunings of your own" style={{ marginTop: 18 }}>

@@ -174,7 +174,7 @@ function Arrows({
             <g
               role="button"
               tabIndex={0}
-              aria-label={`Hear ${words}`}
+              aria-label={`Play ${words}`}
               className={classes['hear']}
               onClick={() => hear(change, changes.length)}
               onKeyDown={(event) => {

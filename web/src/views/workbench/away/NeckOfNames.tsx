@@ -4,7 +4,8 @@ import { type Chord, writeSymbol } from '@nestling/core/chord'
 import { stringNumber } from '@nestling/core/neck'
 import { writeNote } from '@nestling/core/pitch'
 import { type Voicing, voicingOf } from '@nestling/core/voicing'
-import { type KeyboardEvent, useMemo } from 'react'
+import { useMemo } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import { $session } from '../../../state/session.ts'
 import { neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'
@@ -27,16 +28,20 @@ export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
   const rows = useMemo(() => nameGrid(from, neck), [from, neck])
   const strings = neck.open.length
+  const isLeft = player.instrument.handed === 'left'
+  const stop = useOneStop<HTMLTableElement>(isLeft ? -1 : 1)
+  const steps = isLeft ? STEPS.toReversed() : STEPS
   // The same order of strings as on the neck above.
   const drawn = settings.lowOnTop ? rows : rows.toReversed()
   const symbolOf = (chord: Chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
   return (
-    <table className={classes['grid']} aria-label="One fret away: what the chord becomes" onKeyDown={walkPlaces}>
+    <table className={classes['grid']} aria-label="One fret away: what the chord becomes" {...stop}>
       <thead>
         <tr className={classes['steps']}>
-          {STEPS.map((by) => (
-            <th key={by} scope="col" aria-label={by === 0 ? 'as it is' : stepWords(by)}>
-              {by === 0 ? '' : `${by > 0 ? '+' : '−'}${Math.abs(by)}`}
+          {steps.map((by) => (
+            <th key={by} scope="col">
+              <span className="heard-only">{by === 0 ? 'as it is' : stepWords(by)}</span>
+              {by !== 0 && <span aria-hidden="true">{`${by > 0 ? '+' : '−'}${Math.abs(by)}`}</span>}
             </th>
           ))}
         </tr>
@@ -56,16 +61,17 @@ export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
             </td>
           )
           const half = places.length / 2
+          const faced = isLeft ? places.toReversed() : places
           return (
             <tr key={string} className={classes['string']}>
               <th scope="row" className={classes['name']}>
                 {stringNumber(string, strings)} <b>{writeNote(note, settings.naming)}</b>
               </th>
-              {places.slice(0, half).map(cell)}
+              {faced.slice(0, half).map(cell)}
               <td className={classes['now']}>
                 <EggAlone degree={degree} size={15} label={degreeSign(degree)} />
               </td>
-              {places.slice(half).map(cell)}
+              {faced.slice(half).map(cell)}
             </tr>
           )
         })}
@@ -132,26 +138,4 @@ function Place({
       <b>{symbol}</b>
     </Candidate>
   )
-}
-
-/** Arrows go from place to place, over empty ones to the next that has a name. */
-function walkPlaces(event: KeyboardEvent<HTMLTableElement>) {
-  const way = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key]
-  if (!way) return
-  const rows = [...event.currentTarget.querySelectorAll('tbody tr')]
-  const cells = rows.map((row) => [...row.querySelectorAll('td')])
-  let row = cells.findIndex((list) => list.some((cell) => cell.contains(document.activeElement)))
-  if (row < 0) return
-  let column = (cells[row] as Element[]).findIndex((cell) => cell.contains(document.activeElement))
-  event.preventDefault()
-  event.stopPropagation()
-  const [down, right] = way as [number, number]
-  for (;;) {
-    row += down
-    column += right
-    const cell = cells[row]?.[column]
-    if (!cell) return
-    const button = cell.querySelector<HTMLElement>('button')
-    if (button) return button.focus()
-  }
 }

@@ -13,6 +13,7 @@ import { $otherSets, neckIn, type WorkbenchState } from '../../../state/workbenc
 import { gaveWayWords, leftOutWords } from '../../../words/found.ts'
 import { fretsWord, stringsApart } from '../../../words/shapes.ts'
 import classes from './Found.module.css'
+import { Moves } from './Moves.tsx'
 import { Necks } from './Necks.tsx'
 import { Rails } from './Rails.tsx'
 import { railsOf } from './rails.ts'
@@ -78,6 +79,7 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
             {result.shown} of {result.count} are shown: name a string set or an arrangement to see the others
           </span>
         )}
+        {state.frets && <Moves />}
         <span className={classes['as']} role="group" aria-label="Shown as">
           {(['bars', 'necks'] as const).map((as) => (
             <button

@@ -3,7 +3,8 @@ import { handVerdict } from '@nestling/core/hand'
 import { withSigns } from '@nestling/core/pitch'
 import { voicingReader } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useMemo, useRef } from 'react'
+import { useMemo } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
 import { neckIn, takeShape, type WorkbenchState } from '../../../state/workbench/index.ts'
 import { verdictWords } from '../../../words/hand.ts'
@@ -14,13 +15,13 @@ import type { FoundShape } from './shapes.ts'
 const WIDTH = 164
 
 export function Necks({ shapes, state }: { readonly shapes: readonly FoundShape[]; readonly state: WorkbenchState }) {
-  const box = useRef<HTMLDivElement>(null)
+  const stop = useOneStop<HTMLDivElement>()
   const { question, player, frets } = state
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
   const virtual = useVirtualizer({
     horizontal: true,
     count: shapes.length,
-    getScrollElement: () => box.current,
+    getScrollElement: () => stop.ref.current,
     estimateSize: () => WIDTH,
     overscan: 3,
     initialRect: { width: 1232, height: 110 },
@@ -28,8 +29,7 @@ export function Necks({ shapes, state }: { readonly shapes: readonly FoundShape[
   const read = useMemo(() => voicingReader(question.chord, neck), [question, neck])
   const inHand = frets && fretsWord(frets)
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a box that scrolls must be reached by the keyboard
-    <div ref={box} className={classes['necks']} tabIndex={0} role="group" aria-label="Shapes as small necks">
+    <div className={classes['necks']} role="group" aria-label="Shapes as small necks" {...stop}>
       <div style={{ width: virtual.getTotalSize(), position: 'relative', height: '100%' }}>
         {virtual.getVirtualItems().map((item) => {
           const shape = shapes[item.index]

@@ -1,7 +1,8 @@
 /** Every shape as its own reach: a bar from its lowest to its highest fingertip, with bass egg, order of tones and mm. */
 import { handVerdict } from '@nestling/core/hand'
 import { type Voicing, voicingReader } from '@nestling/core/voicing'
-import { type KeyboardEvent, memo, useMemo, useRef } from 'react'
+import { memo, useMemo } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { useSettled } from '../../../controls/useSettled.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import type { NeckLayout } from '../../../neck/layout.ts'
@@ -9,7 +10,6 @@ import { neckIn, takeShape, type WorkbenchState } from '../../../state/workbench
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
 import { verdictWords } from '../../../words/hand.ts'
 import { fretsWord } from '../../../words/shapes.ts'
-import { nextInversion, nextStrings } from '../moving.ts'
 import classes from './Found.module.css'
 import { type Bar, lanesOf, type Rail } from './rails.ts'
 import { areSame } from './shapes.ts'
@@ -31,14 +31,14 @@ export interface RailsProps {
 }
 
 export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProps) {
-  const box = useRef<HTMLDivElement>(null)
+  const stop = useOneStop<HTMLDivElement>(layout.direction)
   const { question, player, frets } = state
   const lanes = useMemo(() => lanesOf(rails), [rails])
   const handLane = useMemo(
     () => (frets ? lanes.findIndex(({ bars }) => bars.some(({ shape }) => areSame(shape.frets, frets))) : -1),
     [lanes, frets],
   )
-  const virtual = useLanesInSight(box, lanes, handLane)
+  const virtual = useLanesInSight(stop.ref, lanes, handLane)
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
   const read = useMemo(() => voicingReader(question.chord, neck), [question.chord, neck])
   // Why a bar can't be held is for those who point at it or hear it: it comes a moment later.
@@ -48,19 +48,11 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
       ? undefined
       : verdictWords(handVerdict(bar.shape.frets, neck, player.hand, undefined, { thumb: player.thumb }))
   return (
-    <div
-      ref={box}
-      className={classes['rails']}
-      role="group"
-      aria-label="Shapes at their places"
-      onKeyDown={walkBars}
-      data-testid="rails"
-    >
+    <div className={classes['rails']} role="group" aria-label="Shapes at their places" {...stop} data-testid="rails">
       <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {virtual.getVirtualItems().map((item) => {
           const row = lanes[item.index]
           if (!row) return null
-          const isFirst = item.index === 0
           return (
             <div
               key={item.index}
@@ -73,12 +65,6 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
               <span className={classes['set']} style={sideOf(layout)}>
                 {row.lane === 0 && <span data-testid="rail-set">{setWord(row.mask)}</span>}
               </span>
-              {isFirst && (
-                <span className={classes['inversions']} style={layout.direction === 1 ? { right: 0 } : { left: 0 }}>
-                  <StringKeys />
-                  <InversionKeys />
-                </span>
-              )}
               <i
                 className={classes['line']}
                 style={{
@@ -180,75 +166,10 @@ function EaseRuler({
   const room = Math.abs(layout.end - from)
   const length = Math.min(room, comfortableMm * layout.scale)
   const left = layout.direction === 1 ? from : from - length
-  const words = `easy to here: ${Math.round(comfortableMm)} mm`
+  const words = `comfortable to here: ${Math.round(comfortableMm)} mm`
   return (
     <span className={classes['ease']} style={{ left: percent(left), width: percent(length) }} data-testid="ease">
       <small>{length < room - 60 || layout.direction === -1 ? words : ''}</small>
     </span>
   )
-}
-
-const StringKeys = () => (
-  <>
-    <button
-      type="button"
-      className={classes['key']}
-      aria-label="Towards the low strings"
-      onClick={() => nextStrings(-1)}
-    >
-      [
-    </button>
-    <button
-      type="button"
-      className={classes['key']}
-      aria-label="Towards the high strings"
-      onClick={() => nextStrings(1)}
-    >
-      ]
-    </button>
-  </>
-)
-
-const InversionKeys = () => (
-  <>
-    <button
-      type="button"
-      className={classes['key']}
-      aria-label="Next inversion down the neck"
-      onClick={() => nextInversion(-1)}
-    >
-      ↓
-    </button>
-    <button
-      type="button"
-      className={classes['key']}
-      aria-label="Next inversion up the neck"
-      onClick={() => nextInversion(1)}
-    >
-      ↑
-    </button>
-  </>
-)
-
-/** Within the bars, arrows go from bar to bar: the nearest that way. */
-function walkBars(event: KeyboardEvent<HTMLDivElement>) {
-  const bars = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-testid="shape-row"]')]
-  const now = document.activeElement
-  if (!(now instanceof HTMLElement) || !bars.includes(now)) return
-  const at = now.getBoundingClientRect()
-  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
-  if (!way) return
-  event.preventDefault()
-  event.stopPropagation()
-  const [dx, dy] = way as [number, number]
-  let best: { bar: HTMLElement; far: number } | undefined
-  for (const bar of bars) {
-    const box = bar.getBoundingClientRect()
-    const across = (box.x - at.x) * dx + (box.y - at.y) * dy
-    if (bar === now || across < 3) continue
-    const aside = Math.abs(dx === 0 ? box.x - at.x : box.y - at.y)
-    const far = across + aside * 4
-    if (best === undefined || far < best.far) best = { bar, far }
-  }
-  best?.bar.focus()
 }

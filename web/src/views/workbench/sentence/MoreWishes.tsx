@@ -1,5 +1,5 @@
 /** Wishes that the sentence does not name yet: top tone, open strings, place on the neck, doubling. Taken, they become words. */
-import { Menu, ScrollArea, UnstyledButton } from '@mantine/core'
+import { Menu, UnstyledButton } from '@mantine/core'
 import type { NamingSystem } from '@nestling/core/pitch'
 import { type ChoiceField, choicesOf } from '@nestling/core/request'
 import { memo } from 'react'
@@ -20,31 +20,29 @@ export const MoreWishes = memo(function MoreWishes({
   naming,
 }: Pick<WorkbenchState, 'question' | 'player'> & { readonly naming: NamingSystem }) {
   return (
-    <Menu position="bottom-end" shadow="md">
+    <Menu position="bottom-end">
       <Menu.Target>
         <UnstyledButton className={classes['more']} aria-label="More wishes: top tone, open strings, place, doubling">
           …
         </UnstyledButton>
       </Menu.Target>
       <Menu.Dropdown>
-        <ScrollArea.Autosize mah={380} type="auto">
-          {FIELDS.map(([field, label]) => {
-            const now = wordOf(field, question, player, naming)
-            const others = choicesOf(field, question, player).filter(
-              (choice) => wordOf(field, choice, player, naming) !== now,
-            )
-            return (
-              <div key={field}>
-                <Menu.Label>{label}</Menu.Label>
-                {others.map((choice) => (
-                  <Menu.Item key={choiceWords(field, choice, player, naming)} onClick={() => takeQuestion(choice)}>
-                    {choiceWords(field, choice, player, naming)}
-                  </Menu.Item>
-                ))}
-              </div>
-            )
-          })}
-        </ScrollArea.Autosize>
+        {FIELDS.map(([field, label]) => {
+          const now = wordOf(field, question, player, naming)
+          const others = choicesOf(field, question, player).filter(
+            (choice) => wordOf(field, choice, player, naming) !== now,
+          )
+          return (
+            <div key={field} role="group" aria-label={label}>
+              <Menu.Label>{label}</Menu.Label>
+              {others.map((choice) => (
+                <Menu.Item key={choiceWords(field, choice, player, naming)} onClick={() => takeQuestion(choice)}>
+                  {choiceWords(field, choice, player, naming)}
+                </Menu.Item>
+              ))}
+            </div>
+          )
+        })}
       </Menu.Dropdown>
     </Menu>
   )

@@ -1,5 +1,5 @@
 /** What the shape is also: its other names, each to be chosen; what it becomes over a bass; all of them in a list. */
-import { Menu, ScrollArea } from '@mantine/core'
+import { Menu } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { CATALOGUE, type Chord, formulaKey, writeSymbol } from '@nestling/core/chord'
 import { namesOf, namesOverBasses, type ShapeName } from '@nestling/core/name'
@@ -63,7 +63,7 @@ export function Names({ state, frets }: { readonly state: WorkbenchState; readon
             key={name.bass}
             type="button"
             className={classes['choose']}
-            title="Press to hear it over that bass"
+            title="Press to play it over that bass"
             onClick={() => hearOverBass(pitchClassOf(name.bass))}
             data-testid="over"
           >
@@ -89,7 +89,7 @@ function AllNames({
   const { settings } = useStore($session)
   const [opened, setOpened] = useState(false)
   return (
-    <Menu opened={opened} onChange={setOpened} position="top-start" shadow="md" transitionProps={{ duration: 0 }}>
+    <Menu opened={opened} onChange={setOpened} position="top-start">
       <Menu.Target>
         <button type="button" className={classes['choose']} aria-label={`All ${names.length} names`}>
           all {names.length}…
@@ -97,7 +97,7 @@ function AllNames({
       </Menu.Target>
       <Menu.Dropdown>
         {opened && (
-          <ScrollArea.Autosize mah={400} type="auto">
+          <>
             <Menu.Label>Names: press one to call it so</Menu.Label>
             {names.map((name) => (
               <Menu.Item
@@ -110,7 +110,7 @@ function AllNames({
                 {symbolOf(name.chord)}
               </Menu.Item>
             ))}
-            <Menu.Label>Over a bass of its own: press to hear it</Menu.Label>
+            <Menu.Label>Over a bass of its own: press to play it</Menu.Label>
             {over.map((name) => (
               <Menu.Item
                 key={name.bass}
@@ -121,7 +121,7 @@ function AllNames({
                 {symbolOf(name.chord)} over {writeNote(name.bass, settings.naming)}
               </Menu.Item>
             ))}
-          </ScrollArea.Autosize>
+          </>
         )}
       </Menu.Dropdown>
     </Menu>
