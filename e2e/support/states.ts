@@ -7,7 +7,13 @@ export interface State {
   readonly path: string
   /** From the opened page into the state. */
   readonly act?: (page: Page) => Promise<unknown>
+  /** What the state adds to one that is audited whole; the whole page without it. */
+  readonly part?: string
 }
+
+/** Where menus and dialogs are drawn. */
+const OVER = '#over'
+const TRAY = '[aria-label="Tray"]'
 
 const button = (page: Page, name: string | RegExp) =>
   page
@@ -35,30 +41,33 @@ const help = inOrder(key('?'), dialog)
 const noted = (page: Page) =>
   page.getByRole('alert').or(page.getByRole('status')).first().waitFor({ state: 'attached' })
 
+const NOWHERE = '/no-such-view'
 const BUILD = '/?chord=Ebmaj7&strings=5432&shape=x6878x'
 
 export const STATES: readonly State[] = [
   { name: 'Build', path: BUILD },
   { name: 'Build, empty neck', path: '/?chord=C7&strings=4321' },
-  { name: 'Build, a choice open', path: BUILD, act: opened('String set') },
-  { name: 'Build, more wishes', path: BUILD, act: opened('More wishes') },
-  { name: 'Build, ways to hear', path: BUILD, act: press('Ways to play it') },
-  { name: 'Build, more to keep', path: BUILD, act: press('More ways to save') },
+  { name: 'Build, a choice open', part: OVER, path: BUILD, act: opened('String set') },
+  { name: 'Build, more wishes', part: OVER, path: BUILD, act: opened('More wishes') },
+  { name: 'Build, ways to play', part: OVER, path: BUILD, act: press('Ways to play it') },
+  { name: 'Build, more ways to save', part: OVER, path: BUILD, act: press('More ways to save') },
   { name: 'Build, small necks', path: BUILD, act: press('as small necks') },
-  { name: 'Build, all names', path: BUILD, act: press(/^All \d+ names/) },
-  { name: 'Build, completions', path: BUILD, act: typed('Ebm') },
+  { name: 'Build, all names', part: OVER, path: BUILD, act: press(/^All \d+ names/) },
+  { name: 'Build, completions', part: 'main', path: BUILD, act: typed('Ebm') },
   { name: 'Build, an error typed', path: BUILD, act: typed('Ebmaj99x') },
   { name: 'Build, nothing fits', path: '/?chord=C13&strings=321&arrangement=drop2' },
-  { name: 'Build, kept', path: BUILD, act: inOrder(key('k'), noted) },
+  { name: 'Build, saved', part: 'header', path: BUILD, act: inOrder(key('k'), noted) },
   {
     name: 'Build, a filled tray',
+    part: TRAY,
     path: BUILD,
     act: inOrder(key('t'), (page) =>
       page.getByRole('region', { name: 'Tray' }).getByRole('listitem').first().waitFor(),
     ),
   },
   {
-    name: 'Build, something taken out of the tray',
+    name: 'Build, something removed from the tray',
+    part: TRAY,
     path: BUILD,
     act: inOrder(key('t'), (page) =>
       page
@@ -68,9 +77,10 @@ export const STATES: readonly State[] = [
         .click(),
     ),
   },
-  { name: 'Build, keys', path: BUILD, act: help },
+  { name: 'Build, keys', part: OVER, path: BUILD, act: help },
   {
     name: 'Build, sound',
+    part: OVER,
     path: BUILD,
     act: async (page) => {
       await page.getByRole('button', { name: /^Sound/ }).click()
@@ -79,6 +89,7 @@ export const STATES: readonly State[] = [
   },
   {
     name: 'Build, instruments',
+    part: OVER,
     path: BUILD,
     act: async (page) => {
       await page.getByRole('button', { name: /^Instrument: / }).click()
@@ -88,40 +99,40 @@ export const STATES: readonly State[] = [
   { name: 'Build, another tuning', path: '/?chord=G&tuning=D-G-D-G-B-D' },
   { name: 'Map', path: '/map?chord=C' },
   { name: 'Map, changed', path: '/map?chord=Ebmaj7&add=9' },
-  { name: 'Map, a choice open', path: '/map?chord=C', act: opened('String sets') },
-  { name: 'Map, more', path: '/map?chord=C', act: opened('More') },
-  { name: 'Map, more for the tray', path: '/map?chord=C', act: press('More for the tray') },
+  { name: 'Map, a choice open', part: OVER, path: '/map?chord=C', act: opened('String sets') },
+  { name: 'Map, more', part: OVER, path: '/map?chord=C', act: opened('More') },
+  { name: 'Map, more for the tray', part: OVER, path: '/map?chord=C', act: press('More for the tray') },
   { name: 'Map, an error typed', path: '/map?chord=C', act: typed('Hx9') },
-  { name: 'Map, keys', path: '/map?chord=C', act: help },
+  { name: 'Map, keys', part: OVER, path: '/map?chord=C', act: help },
   { name: 'Arpeggio', path: '/arpeggio?chord=Cmaj7' },
-  { name: 'Arpeggio, a choice open', path: '/arpeggio?chord=Cmaj7', act: opened('Position') },
-  { name: 'Arpeggio, more', path: '/arpeggio?chord=Cmaj7', act: opened('More of the line') },
+  { name: 'Arpeggio, a choice open', part: OVER, path: '/arpeggio?chord=Cmaj7', act: opened('Position') },
+  { name: 'Arpeggio, more', part: OVER, path: '/arpeggio?chord=Cmaj7', act: opened('More of the line') },
   { name: 'Arpeggio, an error typed', path: '/arpeggio?chord=Cmaj7', act: typed('Czz') },
   {
     name: 'Arpeggio, playing',
     path: '/arpeggio?chord=Cmaj7',
     act: inOrder(press('Play'), (page) => button(page, 'Stop').waitFor()),
   },
-  { name: 'Arpeggio, keys', path: '/arpeggio?chord=Cmaj7', act: help },
+  { name: 'Arpeggio, keys', part: OVER, path: '/arpeggio?chord=Cmaj7', act: help },
   { name: 'Key', path: '/key?key=Bb' },
   { name: 'Key, triads on three strings', path: '/key?key=D&depth=triads&lanes=321' },
-  { name: 'Key, a choice open', path: '/key?key=Bb', act: opened('Lanes') },
-  { name: 'Key, more', path: '/key?key=Bb', act: opened('More of the key') },
-  { name: 'Key, a right hand', path: '/key?key=Bb', act: opened('Right hand') },
+  { name: 'Key, a choice open', part: OVER, path: '/key?key=Bb', act: opened('Lanes') },
+  { name: 'Key, more', part: OVER, path: '/key?key=Bb', act: opened('More of the key') },
+  { name: 'Key, a right hand', part: OVER, path: '/key?key=Bb', act: press(/^Right hand: /) },
   { name: 'Key, the cheat sheet', path: '/key?key=Bb', act: key('c') },
   { name: 'Key, all keys', path: '/key?key=Bb', act: press('all keys') },
   { name: 'Key, an error typed', path: '/key?key=Bb', act: typed('Q mixolydian') },
-  { name: 'Key, keys', path: '/key?key=Bb', act: help },
+  { name: 'Key, keys', part: OVER, path: '/key?key=Bb', act: help },
   { name: 'Path', path: '/path' },
   { name: 'Path, beside another way', path: '/path', act: (page) => page.getByTestId('other-way').first().click() },
   { name: 'Path, in systems', path: '/path', act: press('in systems') },
   { name: 'Path, as a table', path: '/path', act: press('as a table') },
-  { name: 'Path, a choice open', path: '/path', act: opened('Way') },
-  { name: 'Path, more of this chord', path: '/path', act: press('More of this chord') },
-  { name: 'Path, keys', path: '/path', act: help },
+  { name: 'Path, a choice open', part: OVER, path: '/path', act: opened('Way') },
+  { name: 'Path, more of this chord', part: OVER, path: '/path', act: press('More of this chord') },
+  { name: 'Path, keys', part: OVER, path: '/path', act: help },
   { name: 'Practice', path: '/practice' },
-  { name: 'Practice, a choice open', path: '/practice', act: opened('Places') },
-  { name: 'Practice, keys', path: '/practice', act: help },
+  { name: 'Practice, a choice open', part: OVER, path: '/practice', act: opened('Places') },
+  { name: 'Practice, keys', part: OVER, path: '/practice', act: help },
   { name: 'Cards', path: '/cards' },
   { name: 'Cards, answered', path: '/cards', act: press('look it up') },
   { name: 'Logbook', path: '/logbook' },
@@ -133,23 +144,37 @@ export const STATES: readonly State[] = [
   { name: 'Book, selecting', path: '/book', act: press('Select') },
   { name: 'Book, renaming', path: '/book', act: press(/^Rename/) },
   { name: 'Book, nothing found', path: '/book', act: typed('zzzz') },
-  { name: 'Book, a choice open', path: '/book', act: opened('Order') },
-  { name: 'Book, keys', path: '/book', act: help },
+  { name: 'Book, a choice open', part: OVER, path: '/book', act: opened('Order') },
+  { name: 'Book, keys', part: OVER, path: '/book', act: help },
   { name: 'Sheets, none chosen', path: '/sheet' },
   { name: 'Sheet', path: '/sheet?sheet=3' },
   { name: 'Sheet, a block taken', path: '/sheet?sheet=3', act: press(/^Slow Ferry, bars 1/) },
-  { name: 'Sheet, paper', path: '/sheet?sheet=3', act: opened('Paper') },
+  { name: 'Sheet, paper', part: OVER, path: '/sheet?sheet=3', act: opened('Paper') },
   { name: 'Set-up', path: '/setup' },
-  { name: 'Set-up, a choice open', path: '/setup', act: opened('Tuning') },
+  { name: 'Set-up, a choice open', part: OVER, path: '/setup', act: opened('Tuning') },
   {
     name: 'Set-up, an error typed',
     path: '/setup',
     act: async (page) => {
-      const field = page.getByRole('textbox', { name: 'Strings, lowest first' })
+      const field = page.getByRole('textbox', { name: 'Strings, lowest first' }).first()
       await field.fill('E A X')
       await field.press('Enter')
     },
   },
-  { name: 'Set-up, keys', path: '/setup', act: help },
-  { name: 'A page that is not there', path: '/no-such-view' },
+  { name: 'Set-up, keys', part: OVER, path: '/setup', act: help },
+  { name: 'A page that is not there', path: NOWHERE },
 ]
+
+/** Something of every view that is there once it is drawn. */
+const SHOWN =
+  '[data-testid=bench], [data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=sheet-page], [data-testid=book-list] article, section h2, main h1, [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible'
+
+export async function openState(page: Page, { path, act }: State): Promise<void> {
+  await page.goto(path)
+  if (path !== NOWHERE) await page.locator('[data-alive]').waitFor()
+  await page.locator(SHOWN).first().waitFor()
+  // What comes a moment later is audited too.
+  await page.waitForTimeout(400)
+  await act?.(page)
+  await page.waitForTimeout(150)
+}

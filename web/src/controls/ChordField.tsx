@@ -1,5 +1,8 @@
 /** The field in which another chord is typed, the same line as Build's: what can't be read stays in it and is told beside it. */
 import type { Typed } from '../state/asked.ts'
+import { LineWrong } from './LineWrong.tsx'
+import { $finished, leavesOn } from './leaving.ts'
+import { Rest } from './Rest.tsx'
 import sentence from './sentence.module.css'
 
 export interface ChordFieldProps {
@@ -20,11 +23,12 @@ export const ChordField = ({ id, typed: { line, problem }, type, finish, label =
       id={id}
       className="plain-field"
       value={line}
-      onChange={(event) => type(event.currentTarget.value)}
-      onBlur={finish}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur()
+      onChange={(event) => {
+        $finished.set(false)
+        type(event.currentTarget.value)
       }}
+      onBlur={finish}
+      onKeyDown={leavesOn}
       aria-invalid={problem !== undefined}
       aria-describedby={problem === undefined ? undefined : `${id}-problem`}
       autoComplete="off"
@@ -32,13 +36,10 @@ export const ChordField = ({ id, typed: { line, problem }, type, finish, label =
       spellCheck={false}
       maxLength={160}
     />
+    <Rest />
   </label>
 )
 
 /** In the place of the acts beside the field. */
 export const ChordProblem = ({ id, typed: { problem } }: Pick<ChordFieldProps, 'id' | 'typed'>) =>
-  problem === undefined ? null : (
-    <p id={`${id}-problem`} role="alert" className={sentence['problem']}>
-      {problem.message}
-    </p>
-  )
+  problem === undefined ? null : <LineWrong id={`${id}-problem`}>{problem.message}</LineWrong>

@@ -11,6 +11,8 @@ import { degreeName, degreeSign } from '../words/degrees.ts'
 import { messageOf } from '../words/errors.ts'
 import { counted } from '../words/shapes.ts'
 import classes from './ClaimField.module.css'
+import { leavesOn } from './leaving.ts'
+import { Rest } from './Rest.tsx'
 
 export interface ClaimFieldProps {
   readonly id: string
@@ -44,13 +46,14 @@ export function ClaimField({ id, frets, neck, naming, mend, callIt }: ClaimField
         value={text}
         onChange={(event) => setText(event.currentTarget.value)}
         onKeyDown={(event) => {
-          if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur()
+          leavesOn(event)
         }}
         aria-invalid={chord?.ok === false}
         spellCheck={false}
         autoComplete="off"
         maxLength={60}
       />
+      <Rest />
       <div role="status" data-testid="verdict" data-verdict={claim?.verdict}>
         {chord?.ok === false && <p>{messageOf(chord.error)}</p>}
         {claim?.verdict === 'right' && <p>Yes, and complete. {call}</p>}

@@ -18,7 +18,7 @@ export interface BoardProps {
 export const Board = memo(function Board({ layout, openNames, naming, capo }: BoardProps) {
   const { top, bottom, nut, end, lastFret } = layout
   return (
-    <g>
+    <g aria-hidden>
       <rect
         x={Math.min(nut, end)}
         y={top - 15}

@@ -37,42 +37,44 @@ export function NeckView(props: NeckViewProps) {
   const { layout } = board
   return (
     <>
-      <Board {...board} />
-      <Strings layout={layout} frets={frets} silent={props.silent} />
-      <Stones stones={props.stones} layout={layout} frets={frets} />
-      {ghosts.map((ghost) =>
-        ghost.fret > layout.lastFret ? null : (
-          <g key={ghost.degree} data-testid="ghost">
+      <g aria-hidden>
+        <Board {...board} />
+        <Strings layout={layout} frets={frets} silent={props.silent} />
+        <Stones stones={props.stones} layout={layout} frets={frets} />
+        {ghosts.map((ghost) =>
+          ghost.fret > layout.lastFret ? null : (
+            <g key={ghost.degree} data-testid="ghost">
+              <Egg
+                kind="ghost"
+                size={Math.min(15, layout.rowHeight * 0.5)}
+                x={layout.tipX(ghost.fret)}
+                y={layout.stringY(ghost.string)}
+                degree={ghost.degree}
+                label={degreeSign(ghost.degree)}
+              />
+            </g>
+          ),
+        )}
+        {tones.map(({ string, fret, degree, label, moved }) => (
+          <g
+            key={string}
+            data-testid="egg"
+            data-string={neck.open.length - string}
+            data-fret={fret}
+            data-degree={degree}
+            data-moved={moved || undefined}
+          >
             <Egg
-              kind="ghost"
-              size={Math.min(15, layout.rowHeight * 0.5)}
-              x={layout.tipX(ghost.fret)}
-              y={layout.stringY(ghost.string)}
-              degree={ghost.degree}
-              label={degreeSign(ghost.degree)}
+              x={layout.tipX(fret)}
+              y={layout.stringY(string)}
+              size={Math.min(fret === 0 ? 15 : 18, layout.rowHeight * 0.56)}
+              degree={degree}
+              label={label}
+              moved={moved === true}
             />
           </g>
-        ),
-      )}
-      {tones.map(({ string, fret, degree, label, moved }) => (
-        <g
-          key={string}
-          data-testid="egg"
-          data-string={neck.open.length - string}
-          data-fret={fret}
-          data-degree={degree}
-          data-moved={moved || undefined}
-        >
-          <Egg
-            x={layout.tipX(fret)}
-            y={layout.stringY(string)}
-            size={Math.min(fret === 0 ? 15 : 18, layout.rowHeight * 0.56)}
-            degree={degree}
-            label={label}
-            moved={moved === true}
-          />
-        </g>
-      ))}
+        ))}
+      </g>
       {props.children}
     </>
   )

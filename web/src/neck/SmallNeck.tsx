@@ -1,6 +1,7 @@
-/** A shape at a glance: five or more frets around it, the first one numbered, lowest string at the bottom. */
+/** A shape at a glance: five or more frets around it, the first one numbered; it faces as the large neck does. */
 import type { Degree } from '@nestling/core/pitch'
 import { Egg } from './Egg.tsx'
+import { useFacing } from './facing.ts'
 import classes from './neck.module.css'
 
 export interface SmallNeckProps {
@@ -24,6 +25,7 @@ const FRET_NUMBER_HEIGHT = 13
 
 export function SmallNeck(props: SmallNeckProps) {
   const { frets, degrees, width = 148, numbered = true, thread = false } = props
+  const { leftHanded, lowOnTop } = useFacing()
   const pressed = frets.filter((fret): fret is number => fret !== null && fret > 0)
   const lowest = pressed.length === 0 ? 1 : Math.min(...pressed)
   const highest = pressed.length === 0 ? 1 : Math.max(...pressed)
@@ -35,7 +37,12 @@ export function SmallNeck(props: SmallNeckProps) {
   const fretWidth = (width - LEFT - 4) / shown
   // No egg touches another, on the next string or in the next fret.
   const eggSize = Math.min((row - 0.6) / 1.5, (fretWidth - 1) / 2)
-  const x = (fret: number) => LEFT + (fret - first + 1) * fretWidth
+  const flip = (at: number) => (leftHanded ? width - at : at)
+  const wire = (index: number) => flip(LEFT + index * fretWidth)
+  /** The middle of a fret's space, and where its tone stands. */
+  const middle = (fret: number) => flip(LEFT + (fret - first + 0.5) * fretWidth)
+  const tip = (fret: number) => flip(fret === 0 ? LEFT - 8 : LEFT + (fret - first + 0.55) * fretWidth)
+  const y = (string: number) => TOP + (lowOnTop ? string : frets.length - 1 - string) * row
   return (
     <svg
       width={width}
@@ -44,16 +51,16 @@ export function SmallNeck(props: SmallNeckProps) {
       className={classes['small']}
       aria-hidden="true"
     >
-      <path d={lines(shown + 1, (index) => `M${LEFT + index * fretWidth} ${TOP}V${bottom}`)} />
-      {first === 1 && <path d={`M${LEFT} ${TOP}V${bottom}`} className={classes['smallNut']} />}
+      <path d={lines(shown + 1, (index) => `M${wire(index)} ${TOP}V${bottom}`)} />
+      {first === 1 && <path d={`M${wire(0)} ${TOP}V${bottom}`} className={classes['smallNut']} />}
       <path
-        d={lines(frets.length, (index) => `M${LEFT} ${bottom - index * row}H${width - 4}`)}
+        d={lines(frets.length, (index) => `M${flip(LEFT)} ${TOP + index * row}H${flip(width - 4)}`)}
         className={classes['smallString']}
       />
       {Array.from({ length: numbered ? shown : 0 }, (_, index) => first + index)
         .filter((fret) => fret === first || fret === lowest || fret === highest)
         .map((fret) => (
-          <text key={fret} x={x(fret) - fretWidth / 2} y={bottom + FRET_NUMBER_HEIGHT + 3}>
+          <text key={fret} x={middle(fret)} y={bottom + FRET_NUMBER_HEIGHT + 3}>
             {fret}
           </text>
         ))}
@@ -61,22 +68,14 @@ export function SmallNeck(props: SmallNeckProps) {
         <path
           className={classes['smallThread']}
           d={frets
-            .flatMap((fret, string) =>
-              fret === null ? [] : [`${fret === 0 ? LEFT - 8 : x(fret) - fretWidth * 0.45} ${bottom - string * row}`],
-            )
+            .flatMap((fret, string) => (fret === null ? [] : [`${tip(fret)} ${y(string)}`]))
             .map((place, index) => `${index === 0 ? 'M' : 'L'}${place}`)
             .join('')}
         />
       )}
       {frets.map((fret, string) =>
         fret === null ? null : (
-          <Egg
-            key={string}
-            size={eggSize}
-            x={fret === 0 ? LEFT - 8 : x(fret) - fretWidth * 0.45}
-            y={bottom - string * row}
-            degree={degrees[string] ?? 'R'}
-          />
+          <Egg key={string} size={eggSize} x={tip(fret)} y={y(string)} degree={degrees[string] ?? 'R'} />
         ),
       )}
     </svg>

@@ -13,10 +13,11 @@ import { useMediaQuery } from '@mantine/hooks'
 import { Notifications } from '@mantine/notifications'
 import { useStore } from '@nanostores/react'
 import { readKnownTuning, tuningLetters, writeTuning } from '@nestling/core/neck'
-import { type ReactNode, useEffect, useState } from 'react'
+import { type ReactNode, useEffect, useMemo, useState } from 'react'
 import { IconChevronDown, IconMoon, IconSun } from '../controls/icons.ts'
 import { isMac } from '../controls/platform.ts'
 import { EggPatterns } from '../neck/Egg.tsx'
+import { FacingProvider } from '../neck/facing.ts'
 import { $carried, addressIn, type CarryingView, openCarried } from '../state/carried.ts'
 import { openPage, type PageData } from '../state/page.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
@@ -26,6 +27,7 @@ import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, OVER_ID, theme } from './theme.ts'
+import { useFocusKept } from './useFocusKept.ts'
 import { VIEWS, type ViewName, within } from './views.ts'
 
 export interface ShellProps {
@@ -42,6 +44,10 @@ export interface ShellProps {
 
 export function Shell({ view, page, fixed = false, foldsTray = false, children }: ShellProps) {
   useState(() => openPage(page))
+  const { instrument, settings } = useStore($session)
+  const leftHanded = instrument.handed === 'left'
+  const facing = useMemo(() => ({ leftHanded, lowOnTop: settings.lowOnTop }), [leftHanded, settings.lowOnTop])
+  useFocusKept()
   // Says that the page has come alive: before, what is typed into it would be lost.
   const [alive, setAlive] = useState(false)
   useEffect(() => {
@@ -52,34 +58,36 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
   }, [])
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
-      <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
-        <EggPatterns />
-        <a className={classes['skip']} href="#work">
-          Skip to the work
-        </a>
-        <header className={classes['header']}>
-          <a className={classes['name']} href="/">
-            Nestling
+      <FacingProvider value={facing}>
+        <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
+          <EggPatterns />
+          <a className={classes['skip']} href="#work">
+            Skip to the work
           </a>
-          <nav aria-label="Views" className={classes['views']}>
-            <Ways view={view} />
-          </nav>
-          <Notices place="header" />
-          <div className={classes['tools']}>
-            <InstrumentMenu view={view} />
-            <SoundMenu />
-            <LightToggle />
+          <header className={classes['header']}>
+            <a className={classes['name']} href="/">
+              Nestling
+            </a>
+            <nav aria-label="Views" className={classes['views']}>
+              <Ways view={view} />
+            </nav>
+            <Notices place="header" />
+            <div className={classes['tools']}>
+              <InstrumentMenu view={view} />
+              <SoundMenu />
+              <LightToggle />
+            </div>
+          </header>
+          <main id="work" tabIndex={-1} className={classes['main']}>
+            {children}
+            <div id={OVER_ID} className={classes['over']} />
+          </main>
+          <div className={classes['foot']}>
+            <Notices place="foot" />
+            {!foldsTray && <Tray />}
           </div>
-        </header>
-        <main id="work" tabIndex={-1} className={classes['main']}>
-          {children}
-          <div id={OVER_ID} className={classes['over']} />
-        </main>
-        <div className={classes['foot']}>
-          <Notices place="foot" />
-          {!foldsTray && <Tray />}
         </div>
-      </div>
+      </FacingProvider>
     </MantineProvider>
   )
 }

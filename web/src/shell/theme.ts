@@ -35,7 +35,12 @@ export const theme = createTheme({
   components: {
     // A menu opens at once, with the keyboard on its first item.
     Menu: Menu.extend({
-      defaultProps: { shadow: 'md', withInitialFocusPlaceholder: false, transitionProps: { duration: 0 } },
+      defaultProps: {
+        shadow: 'md',
+        withInitialFocusPlaceholder: false,
+        menuItemTabIndex: 0,
+        transitionProps: { duration: 0 },
+      },
     }),
     Portal: Portal.extend({ defaultProps: { target: `#${OVER_ID}` } }),
   },
@@ -50,7 +55,7 @@ export const cssVariables: CSSVariablesResolver = () => {
     '--mantine-color-default': 'var(--surface)',
     '--mantine-color-default-hover': 'var(--sunk)',
     '--mantine-color-default-color': 'var(--ink)',
-    '--mantine-color-default-border': 'var(--rule)',
+    '--mantine-color-default-border': 'var(--edge)',
     '--mantine-color-error': 'var(--danger)',
     '--mantine-color-placeholder': 'var(--soft)',
   }

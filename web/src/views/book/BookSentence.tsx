@@ -1,6 +1,8 @@
 /** The sentence of the Book: what is looked at, in which order, for which instrument; and the field that searches it. */
 import { useStore } from '@nanostores/react'
 import { Choice } from '../../controls/Choice.tsx'
+import { leaveField } from '../../controls/leaving.ts'
+import { Rest } from '../../controls/Rest.tsx'
 import sentence from '../../controls/sentence.module.css'
 import { $session } from '../../state/session.ts'
 import classes from './BookView.module.css'
@@ -33,15 +35,16 @@ export function BookSentence({ state }: { readonly state: BookState }) {
           maxLength={120}
           onChange={(event) => change({ find: event.currentTarget.value, part: 'shapes' })}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') event.currentTarget.blur()
+            if (event.key === 'Enter') leaveField(event.currentTarget)
             if (event.key === 'Escape') {
               change({ find: '' })
-              event.currentTarget.blur()
+              leaveField(event.currentTarget)
             }
           }}
           placeholder="a name, a chord, a shape, a word"
           spellCheck={false}
         />
+        <Rest />
       </label>
     </section>
   )

@@ -1,6 +1,8 @@
 /** The chart as text: a line until it is typed in, then as tall as the tune. What is wrong is told with its place. */
 import { useEffect, useRef } from 'react'
-import sentence from '../../controls/sentence.module.css'
+import { LineWrong } from '../../controls/LineWrong.tsx'
+import { $finished, leaveField } from '../../controls/leaving.ts'
+import { Rest } from '../../controls/Rest.tsx'
 import { messageOf } from '../../words/errors.ts'
 import classes from './ChartField.module.css'
 import { CHART_ID, type PathState } from './usePath.ts'
@@ -29,8 +31,10 @@ export function ChartField({ state }: { readonly state: PathState }) {
           event.currentTarget.scrollTop = lineTop(event.currentTarget.value)
         }}
         onKeyDown={(event) => {
-          if (event.key === 'Escape' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey)))
-            event.currentTarget.blur()
+          if (event.key === 'Escape' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) {
+            $finished.set(event.key === 'Enter')
+            leaveField(event.currentTarget)
+          }
         }}
         aria-invalid={problems.length > 0}
         aria-describedby={problems.length > 0 ? `${CHART_ID}-problem` : undefined}
@@ -40,6 +44,7 @@ export function ChartField({ state }: { readonly state: PathState }) {
         rows={1}
         maxLength={20_000}
       />
+      <Rest />
     </label>
   )
 }
@@ -58,10 +63,10 @@ export function ChartProblem({ state: { problems, typed } }: { readonly state: P
   if (!first) return null
   const line = typed.line.slice(0, first.at).split('\n').length
   return (
-    <p id={`${CHART_ID}-problem`} role="alert" className={sentence['problem']}>
+    <LineWrong id={`${CHART_ID}-problem`}>
       {typed.line.includes('\n') && `Line ${line}: `}
       {messageOf(first)}
       {problems.length > 1 && ` And ${problems.length - 1} more.`}
-    </p>
+    </LineWrong>
   )
 }

@@ -1,6 +1,7 @@
 /** What counts, in one line: each number is a control, and the path follows at once. */
 import { PATH_WEIGHTS, type PathWeights } from '@nestling/core/path'
 import { memo, useState } from 'react'
+import { leaveField } from '../../controls/leaving.ts'
 import { WEIGHT_WORDS } from '../../words/path.ts'
 import type { PathState } from './usePath.ts'
 import classes from './Weights.module.css'
@@ -63,7 +64,7 @@ function Weight({
           setText(undefined)
         }}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur()
+          if (event.key === 'Enter' || event.key === 'Escape') leaveField(event.currentTarget)
           if (event.key === 'Escape') setText(undefined)
           const by = { ArrowUp: 1, ArrowDown: -1 }[event.key]
           if (by === undefined) return

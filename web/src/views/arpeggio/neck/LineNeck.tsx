@@ -8,6 +8,7 @@ import { useMemo } from 'react'
 import { Board, Strings } from '../../../neck/Board.tsx'
 import { LINE_MARGINS, type NeckLayout } from '../../../neck/layout.ts'
 import neckClasses from '../../../neck/neck.module.css'
+import { StringNames } from '../../../neck/StringNames.tsx'
 import { useBoard } from '../../../neck/useBoard.ts'
 import { useHandInSight } from '../../../neck/useHandInSight.ts'
 import { $session } from '../../../state/session.ts'
@@ -38,34 +39,37 @@ export function LineNeck({ state, voicing }: { readonly state: ArpeggioState; re
   return (
     <section aria-label="Neck" ref={scroller} className={neckClasses['scroller']}>
       <div className={classes['drawing']}>
-        <svg
-          viewBox={`0 0 ${layout.width} ${layout.height}`}
-          className={neckClasses['neck']}
-          role="group"
-          aria-label={
-            plan.find === undefined
-              ? `${symbol} on the neck, in the order of playing`
-              : `${symbol}: one tone everywhere`
-          }
-          data-testid="arpeggio-neck"
-        >
-          <Board {...board} />
-          {plan.way === 'position' && plan.find === undefined && <Hand at={plan.at} layout={layout} />}
-          <Strings layout={layout} frets={sounding} silent={[]} />
-          <ScaleLayer line={line} plan={plan} layout={layout} />
-          {plan.find === undefined ? (
-            <>
-              <Thread line={line} plan={plan} layout={layout} />
-              <OtherPlaces state={state} layout={layout} />
-              <Rings line={line} layout={layout} selected={state.selected} />
-              <Tones line={line} layout={layout} voicing={voicing} selected={state.selected} select={state.select} />
-              <Sounds state={state} layout={layout} />
-              <Heard line={line} layout={layout} />
-            </>
-          ) : (
-            <FoundTones line={line} plan={plan} layout={layout} />
-          )}
-        </svg>
+        <div className={neckClasses['withNames']}>
+          <StringNames layout={layout} openNames={board.openNames} naming={board.naming} />
+          <svg
+            viewBox={`0 0 ${layout.width} ${layout.height}`}
+            className={neckClasses['neck']}
+            role="group"
+            aria-label={
+              plan.find === undefined
+                ? `${symbol} on the neck, in the order of playing`
+                : `${symbol}: one tone everywhere`
+            }
+            data-testid="arpeggio-neck"
+          >
+            <Board {...board} />
+            {plan.way === 'position' && plan.find === undefined && <Hand at={plan.at} layout={layout} />}
+            <Strings layout={layout} frets={sounding} silent={[]} />
+            <ScaleLayer line={line} plan={plan} layout={layout} />
+            {plan.find === undefined ? (
+              <>
+                <Thread line={line} plan={plan} layout={layout} />
+                <OtherPlaces state={state} layout={layout} />
+                <Rings line={line} layout={layout} selected={state.selected} />
+                <Tones line={line} layout={layout} voicing={voicing} selected={state.selected} select={state.select} />
+                <Sounds state={state} layout={layout} />
+                <Heard line={line} layout={layout} />
+              </>
+            ) : (
+              <FoundTones line={line} plan={plan} layout={layout} />
+            )}
+          </svg>
+        </div>
         <Hands state={state} layout={layout} />
       </div>
     </section>

@@ -68,7 +68,7 @@ export const EveryRoot = memo(function EveryRoot({ shown }: { readonly shown: Sh
         <a href={toBuild(shapeOf(now.frets, shown, now.chord), player)}>build it</a>
       </p>
       <p className={classes['rows']}>
-        to the tray from here in
+        add to tray from here in
         {(Object.keys(ROW_STEPS) as RowStep[]).map((step) => (
           <button key={step} type="button" onClick={() => row(step)}>
             {step}
@@ -102,7 +102,7 @@ function Along({ places, now, pick, scaleMm, leftHanded, nameOf, spokenOf }: Alo
     if (by === 0) return
     event.preventDefault()
     event.stopPropagation()
-    const next = places[places.findIndex(({ frets }) => frets === now.frets) + by * (leftHanded ? -1 : 1)]
+    const next = places[places.findIndex(({ frets }) => frets === now.frets) + by]
     if (!next) return
     pick(next)
     const list = event.currentTarget.closest('svg')

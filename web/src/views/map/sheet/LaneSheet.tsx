@@ -39,7 +39,7 @@ export function LaneSheet({ sheet, map, strings, chosen, take, hear, open }: Lan
   }, [chosen])
   return (
     <div ref={box} className={classes['sheet']} data-one-stop>
-      <svg viewBox={`0 0 ${sheet.width} 18`} className={classes['ruler']} aria-hidden="true">
+      <svg viewBox={`0 0 ${sheet.width} 18`} className={classes['ruler']} aria-hidden>
         {sheet.frets.map(({ fret, middle, width }) => (
           <text key={fret} x={middle} y={13} data-landmark={LANDMARKS.has(fret) || undefined}>
             {width > NUMBERED_FROM || LANDMARKS.has(fret) ? fret : ''}
@@ -160,6 +160,7 @@ const LaneWires = memo(function LaneWires({ lane, sheet, strings }: Pick<OneLane
         x={sheet.direction === 1 ? 2 : sheet.width - 2}
         y={(from + to) / 2 + 5.5}
         className={classes['name']}
+        aria-hidden
         textAnchor={sheet.direction === 1 ? 'start' : 'end'}
       >
         {stringsApart(lane.strings, strings)}
@@ -172,6 +173,7 @@ const LaneWires = memo(function LaneWires({ lane, sheet, strings }: Pick<OneLane
             x={sheet.direction === 1 ? 2 : sheet.width - 2}
             y={(from + to) / 2 + 18 + row * 11}
             className={classes['why']}
+            aria-hidden
             textAnchor={sheet.direction === 1 ? 'start' : 'end'}
           >
             {words}
@@ -224,7 +226,7 @@ const LaneWords = memo(function LaneWords({ lane, chosen }: Pick<OneLaneProps, '
   const isGap = lane.wires.some(({ silent }) => silent)
   const told = lane.places.filter(({ place, words }) => words && (!isGap || place.hold !== 'held' || place === chosen))
   return (
-    <text className={classes['words']}>
+    <text className={classes['words']} aria-hidden>
       {told.map(
         ({ place, words }) =>
           words && (

@@ -3,6 +3,7 @@ import { type Neck, stringNumber } from '@nestling/core/neck'
 import type { Alternative } from '@nestling/core/path'
 import { memo } from 'react'
 import { Egg } from '../../../neck/Egg.tsx'
+import { useFacing } from '../../../neck/facing.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { fretsWord } from '../../../words/shapes.ts'
 import type { PathState } from '../usePath.ts'
@@ -62,8 +63,10 @@ function Bar({
 }) {
   const pressed = shape.frets.flatMap((fret) => (fret ? [fret] : []))
   const [low, high] = pressed.length === 0 ? [0, 1] : [Math.min(...pressed), Math.max(...pressed)]
-  const left = x(low - 1) + 1
-  const width = Math.max(20, x(high) - left - 1)
+  const { leftHanded } = useFacing()
+  const plainLeft = x(low - 1) + 1
+  const width = Math.max(20, x(high) - plainLeft - 1)
+  const left = leftHanded ? WIDTH - plainLeft - width : plainLeft
   const bass = shape.degrees.find((degree) => degree !== null) ?? 'R'
   return (
     <svg

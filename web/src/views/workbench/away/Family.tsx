@@ -56,7 +56,7 @@ export function Family({ state, voicing }: { readonly state: WorkbenchState; rea
               void addToTray(thread.map(({ chord, frets }) => ({ chord, frets, tuning })))
             }}
           >
-            row to the tray
+            add row to tray
           </button>
         </div>
       )}

@@ -34,8 +34,8 @@ const Away = memo(function Away({ state }: { readonly state: WorkbenchState }) {
   const from = held !== undefined && held.base === base ? held.voicing : voicing
   return (
     <>
-      <h2 className={classes['head']}>
-        One fret away
+      <div className={classes['head']}>
+        <h2>One fret away</h2>
         <span>grey: another root</span>
         {from !== voicing && from !== undefined ? (
           <span className={classes['held']}>
@@ -47,7 +47,7 @@ const Away = memo(function Away({ state }: { readonly state: WorkbenchState }) {
         ) : (
           <span className={classes['hint']}>hold one with Shift, and the names start again from there</span>
         )}
-      </h2>
+      </div>
       {from === undefined || voicing === undefined ? (
         <p className={classes['aside']}>Take a shape of two tones or more to see what it can become.</p>
       ) : (

@@ -14,6 +14,7 @@ import { type NeckLayout, TOLD_MARGINS } from '../../../neck/layout.ts'
 import { type DrawnTone, NeckView } from '../../../neck/NeckView.tsx'
 import classes from '../../../neck/neck.module.css'
 import { RightHand, SoundingNotes } from '../../../neck/SoundMarks.tsx'
+import { StringNames } from '../../../neck/StringNames.tsx'
 import { useBoard } from '../../../neck/useBoard.ts'
 import { useHandInSight } from '../../../neck/useHandInSight.ts'
 import { $session } from '../../../state/session.ts'
@@ -76,30 +77,41 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
   const { cursor } = hands
   return (
     <section aria-label="Neck" ref={scroller} className={classes['scroller']}>
-      <svg
-        viewBox={`0 0 ${layout.width} ${layout.height}`}
-        className={classes['neck']}
-        role="grid"
-        tabIndex={0}
-        aria-label={`${description} Arrow keys go from place to place; Enter presses or frees it, Shift and arrows slide the tone, O opens the string, X silences it.`}
-        aria-activedescendant={cursor && placeId(cursor.string, cursor.fret)}
-        data-testid="neck"
-        {...hands.handlers}
-      >
-        <NeckView neck={neck} board={board} frets={frets} tones={tones} silent={silent} ghosts={ghosts} stones={stones}>
-          {frets && fingering && (
-            <>
-              {settings.labels !== 'finger' && <FingerDiscs frets={frets} fingering={fingering} layout={layout} />}
-              <DampPads silent={silent} fingering={fingering} frets={frets} layout={layout} ghosts={ghosts} />
-            </>
-          )}
-          {voicing && instrument.pluck !== 'pick' && <Plucked frets={voicing.frets} layout={layout} />}
-          {voicing && <Sounding voicing={voicing} layout={layout} naming={settings.naming} />}
-          {pointedAt && <GhostMoves from={frets} layout={layout} {...pointedAt} />}
-          {settledNeckFits && <Places layout={layout} spoken={spoken} frets={settled.frets} />}
-          {cursor && <Cursor layout={layout} string={cursor.string} fret={cursor.fret} />}
-        </NeckView>
-      </svg>
+      <div className={classes['withNames']}>
+        <StringNames layout={layout} openNames={board.openNames} naming={board.naming} />
+        <svg
+          viewBox={`0 0 ${layout.width} ${layout.height}`}
+          className={classes['neck']}
+          role="grid"
+          tabIndex={0}
+          aria-label={`${description} Arrow keys go from place to place; Enter presses or frees it, Shift and arrows slide the tone, O opens the string, X silences it.`}
+          aria-activedescendant={cursor && placeId(cursor.string, cursor.fret)}
+          data-testid="neck"
+          {...hands.handlers}
+        >
+          <NeckView
+            neck={neck}
+            board={board}
+            frets={frets}
+            tones={tones}
+            silent={silent}
+            ghosts={ghosts}
+            stones={stones}
+          >
+            {frets && fingering && (
+              <>
+                {settings.labels !== 'finger' && <FingerDiscs frets={frets} fingering={fingering} layout={layout} />}
+                <DampPads silent={silent} fingering={fingering} frets={frets} layout={layout} ghosts={ghosts} />
+              </>
+            )}
+            {voicing && instrument.pluck !== 'pick' && <Plucked frets={voicing.frets} layout={layout} />}
+            {voicing && <Sounding voicing={voicing} layout={layout} naming={settings.naming} />}
+            {pointedAt && <GhostMoves from={frets} layout={layout} {...pointedAt} />}
+            {settledNeckFits && <Places layout={layout} spoken={spoken} frets={settled.frets} />}
+            {cursor && <Cursor layout={layout} string={cursor.string} fret={cursor.fret} />}
+          </NeckView>
+        </svg>
+      </div>
     </section>
   )
 }

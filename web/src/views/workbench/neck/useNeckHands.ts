@@ -91,11 +91,12 @@ export function useNeckHands(state: WorkbenchState, layout: NeckLayout): NeckHan
       if (setString(at.string, held + by)) setCursor({ ...at, fret: held + by })
       return done(undefined)
     }
+    // → leads towards the bridge, whichever way the neck faces.
     switch (event.key) {
       case 'ArrowRight':
-        return event.shiftKey ? slide(layout.direction) : go(at.string, at.fret + layout.direction)
+        return event.shiftKey ? slide(1) : go(at.string, at.fret + 1)
       case 'ArrowLeft':
-        return event.shiftKey ? slide(-layout.direction) : go(at.string, at.fret - layout.direction)
+        return event.shiftKey ? slide(-1) : go(at.string, at.fret - 1)
       case 'ArrowUp':
         return go(at.string + up, at.fret)
       case 'ArrowDown':

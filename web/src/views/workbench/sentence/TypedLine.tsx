@@ -4,6 +4,9 @@ import { useStore } from '@nanostores/react'
 import { completeLine } from '@nestling/core/request'
 import { atom } from 'nanostores'
 import { memo, useEffect, useMemo, useState } from 'react'
+import { LineWrong } from '../../../controls/LineWrong.tsx'
+import { $finished, leaveField, leavesOn } from '../../../controls/leaving.ts'
+import { Rest } from '../../../controls/Rest.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { $workbench, asked, finishLine, takeLine, typeLine } from '../../../state/workbench/index.ts'
 import { lineSigns } from '../../../words/signs.ts'
@@ -29,7 +32,8 @@ export const TypedLine = memo(function TypedLine() {
       store={combobox}
       onOptionSubmit={(value) => {
         takeLine(value)
-        document.getElementById(LINE_INPUT_ID)?.blur()
+        const field = document.getElementById(LINE_INPUT_ID)
+        if (field) leaveField(field)
       }}
     >
       <Combobox.EventsTarget>
@@ -41,6 +45,7 @@ export const TypedLine = memo(function TypedLine() {
             className={`plain-field ${classes['field']}`}
             value={line}
             onChange={(event) => {
+              $finished.set(false)
               typeLine(event.currentTarget.value)
               combobox.resetSelectedOption()
             }}
@@ -51,8 +56,7 @@ export const TypedLine = memo(function TypedLine() {
               finishLine()
             }}
             onKeyDown={(event) => {
-              if (event.key === 'Escape') event.currentTarget.blur()
-              if (event.key === 'Enter' && combobox.getSelectedOptionIndex() < 0) event.currentTarget.blur()
+              if (event.key !== 'Enter' || combobox.getSelectedOptionIndex() < 0) leavesOn(event)
             }}
             placeholder="Ebmaj9 drop2 5432, x3545x, …"
             autoComplete="off"
@@ -62,6 +66,7 @@ export const TypedLine = memo(function TypedLine() {
             aria-invalid={problem !== undefined}
             aria-describedby={problem === undefined ? undefined : 'build-line-problem'}
           />
+          <Rest />
         </label>
       </Combobox.EventsTarget>
       {completing && (
@@ -83,7 +88,7 @@ export const LineProblem = memo(function LineProblem() {
   if (problem === undefined) return null
   const shown = line.length > 60 ? `${line.slice(0, 60)}…` : line
   return (
-    <p id="build-line-problem" role="alert" className={sentence['problem']}>
+    <LineWrong id="build-line-problem">
       {problem.at < shown.length && (
         <span aria-hidden="true" className={classes['place']}>
           {shown.slice(0, problem.at)}
@@ -91,6 +96,6 @@ export const LineProblem = memo(function LineProblem() {
         </span>
       )}{' '}
       {problem.message}
-    </p>
+    </LineWrong>
   )
 })

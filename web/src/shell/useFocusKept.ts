@@ -1,0 +1,57 @@
+/**
+ * The keyboard never falls to the top of the page: when what had the focus goes (deleted, renamed, removed), what stands in
+ * its place gets it.
+ */
+import { useEffect } from 'react'
+
+/** What can hold several things to press. */
+const HOLDERS = 'li, ul, ol, tr, table, dl, form, article, section, aside, [role="group"], main, .mantine-Menu-dropdown'
+const FOCUSABLE = 'a[href], button:not(:disabled), input:not(:disabled), select, textarea, [tabindex]:not([data-rest])'
+
+interface Held {
+  readonly element: Element
+  /** From the inside out, each with its place among what can be focused there. */
+  readonly holders: readonly { readonly holder: Element; readonly index: number }[]
+}
+
+const focusablesIn = (holder: Element): readonly HTMLElement[] =>
+  [...holder.querySelectorAll<HTMLElement>(FOCUSABLE)].filter((one) => one.getClientRects().length > 0)
+
+function heldBy(element: Element): Held {
+  const holders: { readonly holder: Element; readonly index: number }[] = []
+  for (let at = element.parentElement?.closest(HOLDERS); at; at = at.parentElement?.closest(HOLDERS))
+    holders.push({ holder: at, index: focusablesIn(at).indexOf(element as HTMLElement) })
+  return { element, holders }
+}
+
+/** What stands where the lost one stood: in the innermost holder that is still there and holds something. */
+function inItsPlace({ holders }: Held): HTMLElement | undefined {
+  for (const { holder, index } of holders) {
+    if (!holder.isConnected) continue
+    const there = focusablesIn(holder)
+    const next = there[Math.min(Math.max(index, 0), there.length - 1)]
+    if (next) return next
+  }
+  return undefined
+}
+
+export function useFocusKept(): void {
+  useEffect(() => {
+    let held: Held | undefined
+    const onFocus = ({ target }: FocusEvent) => {
+      held = target instanceof Element && target.closest('main, [aria-label="Tray"]') ? heldBy(target) : undefined
+    }
+    const observer = new MutationObserver(() => {
+      if (!held || held.element.isConnected || document.activeElement !== document.body) return
+      const lost = held
+      held = undefined
+      inItsPlace(lost)?.focus()
+    })
+    document.addEventListener('focusin', onFocus)
+    observer.observe(document.body, { childList: true, subtree: true })
+    return () => {
+      document.removeEventListener('focusin', onFocus)
+      observer.disconnect()
+    }
+  }, [])
+}
