@@ -92,7 +92,7 @@ test.describe('the line on the neck', () => {
     expect(await tones(page)).toMatch(/^7:3/)
     const chord = page.locator('#arpeggio-chord')
     await chord.fill('C7x9')
-    await expect(page.getByRole('alert').filter({ hasText: 'x9 is not a tension' })).toBeVisible()
+    await expect(page.getByTestId('line-wrong').filter({ hasText: 'x9 is not a tension' })).toBeVisible()
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Dm7♭5')
     await chord.fill('Gm7')
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Gm7')

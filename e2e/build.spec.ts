@@ -69,7 +69,9 @@ test('a symbol that can’t be read says what and where, and changes nothing', a
   await expect.poll(async () => (await frets()).length).toBeGreaterThan(3)
   const before = await frets()
   await line(page).fill('C7x9')
-  await expect(page.getByRole('alert').filter({ hasText: 'x9 is not a tension; expected b9, 9 or #9' })).toBeVisible()
+  await expect(
+    page.getByTestId('line-wrong').filter({ hasText: 'x9 is not a tension; expected b9, 9 or #9' }),
+  ).toBeVisible()
   await expect(line(page)).toHaveAttribute('aria-invalid', 'true')
   await expect(symbol(page)).toHaveText('C7')
   expect(await frets()).toEqual(before)

@@ -87,11 +87,11 @@ test('the typed line: ninths of G and of D with the lane that fits each, D triad
 test('what can’t be read says where, and the last lanes stay', async ({ page }) => {
   await open(page, '?key=C')
   await page.locator('#key-line').fill('C nineths 6')
-  await expect(page.getByRole('alert').filter({ hasText: 'nineths says nothing here' })).toBeVisible()
+  await expect(page.getByTestId('line-wrong').filter({ hasText: 'nineths says nothing here' })).toBeVisible()
   await page.locator('#key-line').fill('C 7')
-  await expect(page.getByRole('alert').filter({ hasText: 'no string 7' })).toBeVisible()
+  await expect(page.getByTestId('line-wrong').filter({ hasText: 'no string 7' })).toBeVisible()
   await page.locator('#key-line').fill('C 5432 R73')
-  await expect(page.getByRole('alert').filter({ hasText: '3 tones on 4 strings' })).toBeVisible()
+  await expect(page.getByTestId('line-wrong').filter({ hasText: '3 tones on 4 strings' })).toBeVisible()
   expect(await frets(page, 0)).toBe(C6)
 })
 

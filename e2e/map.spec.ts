@@ -108,7 +108,7 @@ test('a new chord ends the change, typed with what joins it begins another; Back
   await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
   await expect(page.getByTestId('place-name')).toContainText('E♭maj9')
   await chord.fill('C9 +9')
-  await expect(page.getByRole('alert')).toContainText('9 can’t join this chord; expected')
+  await expect(page.getByTestId('line-wrong')).toContainText('9 can’t join this chord; expected')
   await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
 })
 

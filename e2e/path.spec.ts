@@ -23,7 +23,7 @@ test('a tune is typed, and has its path; a wrong word is told with its place and
   await expect(page.getByTestId('tune-name')).toHaveText('A tune')
   await expect(chords(page).first()).toHaveAccessibleName(/bar 1, Dm7, /)
   await page.locator('#path-chart').fill('key: C\n| Dm7 | Xm7 | Cmaj7 | % |')
-  await expect(page.getByRole('alert').filter({ hasText: 'Line 2:' })).toBeVisible()
+  await expect(page.getByTestId('line-wrong').filter({ hasText: 'Line 2:' })).toBeVisible()
   await expect(chords(page)).toHaveCount(3)
   // One typing is one step.
   await page.locator('body').press('Escape')

@@ -118,7 +118,7 @@ test('the typed line, the words and the address say the same run, and undo takes
   await expect(page.getByTestId('run-neck').getByTestId('tone')).toHaveCount(4)
   await page.keyboard.press('/')
   await page.keyboard.type('maj7 by sixths')
-  await expect(page.getByRole('alert')).toContainText('sixths says nothing of a run')
+  await expect(page.getByTestId('line-wrong')).toContainText('sixths says nothing of a run')
 })
 
 test('a root that is pressed is where the run goes on', async ({ page }) => {

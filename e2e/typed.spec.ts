@@ -73,7 +73,7 @@ test('a wrong word changes nothing, wherever it stands, and says where', async (
   await page.waitForTimeout(300)
   const before = await said(page)
   await line(page).fill('C7 dorp2 5432')
-  await expect(page.getByRole('alert').filter({ hasText: 'dorp2' })).toBeVisible()
+  await expect(page.getByTestId('line-wrong').filter({ hasText: 'dorp2' })).toBeVisible()
   await line(page).press('Enter')
   await page.waitForTimeout(300)
   expect(await said(page)).toEqual(before)

@@ -4,7 +4,9 @@ import { useStore } from '@nanostores/react'
 import { memo, type ReactNode } from 'react'
 import type { PastSteps } from '../state/asked.ts'
 import { otherPast, redoLast, undoLast } from '../state/undoOrder.ts'
+import type { Copied } from '../words/copied.ts'
 import classes from './ActLine.module.css'
+import { Copying } from './Copying.tsx'
 import { IconChevronDown } from './icons.ts'
 
 export interface Act {
@@ -31,9 +33,20 @@ export interface ActLineProps {
   readonly undo?: (() => unknown) | undefined
   readonly redo?: (() => unknown) | undefined
   readonly openKeys: () => void
+  /** What is in hand as plain text, where there is something. */
+  readonly copied?: (() => Copied) | undefined
 }
 
-export const ActLine = memo(function ActLine({ field, problem, acts, past, undo, redo, openKeys }: ActLineProps) {
+export const ActLine = memo(function ActLine({
+  field,
+  problem,
+  acts,
+  past,
+  undo,
+  redo,
+  openKeys,
+  copied,
+}: ActLineProps) {
   const other = useStore(otherPast())
   return (
     <div className={classes['line']}>
@@ -68,6 +81,7 @@ export const ActLine = memo(function ActLine({ field, problem, acts, past, undo,
             )}
           </>
         )}
+        <Copying copied={copied} />
         <button type="button" className={classes['quiet']} aria-label="Keys" onClick={openKeys}>
           keys <kbd>?</kbd>
         </button>

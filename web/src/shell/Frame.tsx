@@ -3,6 +3,7 @@ import { useStore } from '@nanostores/react'
 import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef } from 'react'
 import { $keysOpen, openKeys } from './help.ts'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
+import { OnPaper } from './OnPaper.tsx'
 import { usePageKeys } from './pageKeys.ts'
 
 export interface FrameProps {
@@ -33,6 +34,7 @@ export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys 
     <>
       {heading !== undefined && <h1 className="heard-only">{heading}</h1>}
       {children}
+      <OnPaper title={title} />
       <p className="heard-only" aria-live="polite">
         {announcement}
       </p>

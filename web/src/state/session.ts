@@ -1,5 +1,6 @@
 /** Who plays, on what, with which habits: the same in every view, kept by the server. */
 
+import type { SymbolStyle } from '@nestling/core/chord'
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import type { Player } from '@nestling/core/request'
 import { atom, computed } from 'nanostores'
@@ -49,6 +50,12 @@ let lastAsked: readonly unknown[] = []
 let lastPlayer: Player | undefined
 
 /** The same object as long as nothing in it changes: a new volume must not have every shape searched again. */
+/** How this player names notes and writes chord symbols. */
+export const $style = computed(
+  $session,
+  ({ settings: { naming, symbols } }): SymbolStyle => ({ naming, school: symbols }),
+)
+
 export const $player = computed($session, ({ settings, instrument, tunings }): Player => {
   const { handComfortMm, leavingOut, thumb, withBassPlayer, naming } = settings
   const asked = [handComfortMm, leavingOut, thumb, withBassPlayer, naming, instrument, tunings]

@@ -1,5 +1,7 @@
 /** The Arpeggio's acts: the same words, keys and places as in every view. */
 import { useStore } from '@nanostores/react'
+import { writeSymbol } from '@nestling/core/chord'
+import { instrumentFor } from '@nestling/core/request'
 import type { Frets } from '@nestling/core/voicing'
 import { computed } from 'nanostores'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
@@ -7,6 +9,8 @@ import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
+import { $style } from '../../state/session.ts'
+import { lineCopied } from '../../words/copied.ts'
 import { fretsWord } from '../../words/shapes.ts'
 import { type ArpeggioState, CHORD_INPUT_ID, OWNER } from './useArpeggio.ts'
 import type { LineEar } from './useEar.ts'
@@ -51,6 +55,17 @@ export function Acts({ state, ear, voicing }: ActsProps) {
           { words: `Build ${fretsWord(voicing)}`, keyHint: 'Enter', href: buildHref(state, voicing) },
         ],
   ]
+  const { plan, line } = state
+  const copied = () => {
+    const style = $style.get()
+    const played = line.order.flatMap((index) => line.notes[index] ?? [])
+    return lineCopied(
+      writeSymbol(plan.chord, style),
+      played,
+      instrumentFor(plan, state.player).tuning.strings,
+      style.naming,
+    )
+  }
   return (
     <ActLine
       field={<ChordField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} />}
@@ -60,6 +75,7 @@ export function Acts({ state, ear, voicing }: ActsProps) {
       undo={state.undo}
       redo={state.redo}
       openKeys={openKeys}
+      copied={copied}
     />
   )
 }

@@ -7,8 +7,9 @@ import { NameField } from '../../controls/NameField.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { shownShape } from '../../state/book.ts'
 import { toArpeggio, toMap } from '../../state/links.ts'
-import { $player } from '../../state/session.ts'
+import { $player, $style } from '../../state/session.ts'
 import { shapesBlock, toSheet } from '../../state/toSheet.ts'
+import { shapesCopied } from '../../words/copied.ts'
 import { counted } from '../../words/shapes.ts'
 import classes from './BookView.module.css'
 import type { BookState } from './useBook.ts'
@@ -21,6 +22,8 @@ interface BookActs {
 
 export function Acts({ state, open }: BookActs) {
   const { selected, undo, canUndo } = state
+  const { shape } = open
+  const copied = shape && (() => shapesCopied([shape], $style.get()))
   const isMany = selected === 'all' || selected.size > 0
   return (
     <div className={classes['acts']}>
@@ -31,6 +34,7 @@ export function Acts({ state, open }: BookActs) {
         past={{ canUndo, canRedo: false }}
         undo={undo}
         openKeys={openKeys}
+        copied={copied}
       />
     </div>
   )

@@ -9,7 +9,9 @@ import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild, toMap } from '../../state/links.ts'
-import { keep, laneToTray, practiseHref, sheetHref, toTray } from './collect.ts'
+import { $style } from '../../state/session.ts'
+import { shapesCopied } from '../../words/copied.ts'
+import { keep, laneShapes, laneToTray, practiseHref, sheetHref, toTray } from './collect.ts'
 import { KEY_INPUT_ID, type KeyState, OWNER } from './useKey.ts'
 
 const $isMine = computed($playing, ({ owner }) => owner === OWNER)
@@ -24,6 +26,7 @@ export interface ActsProps {
 export function Acts({ state, shown, openSheet }: ActsProps) {
   const isPlaying = useStore($isMine)
   const { typed, type, finish } = state
+  const copied = useMemo(() => () => shapesCopied(laneShapes(shown), $style.get()), [shown])
   const acts = useMemo(() => actsOf(shown, isPlaying, openSheet), [shown, isPlaying, openSheet])
   return (
     <ActLine
@@ -34,6 +37,7 @@ export function Acts({ state, shown, openSheet }: ActsProps) {
       undo={state.undo}
       redo={state.redo}
       openKeys={openKeys}
+      copied={copied}
     />
   )
 }

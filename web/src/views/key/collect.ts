@@ -17,7 +17,7 @@ export const toTray = ({ shape }: KeyState): unknown => (shape ? addToTray([shap
 export const keep = ({ shape }: KeyState): unknown => (shape ? keepAs(shape) : nothing())
 
 /** Every step of the chosen lane, up the neck. */
-const laneShapes = ({ answer, shape }: KeyState): readonly Shape[] =>
+export const laneShapes = ({ answer, shape }: KeyState): readonly Shape[] =>
   shape ? turnsGoing(answer, 'up').map(({ chord, frets }): Shape => ({ chord, frets, tuning: shape.tuning })) : []
 
 export const laneToTray = (state: KeyState): unknown => (state.shape ? addToTray(laneShapes(state)) : nothing())

@@ -7,6 +7,8 @@ import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toBuild, toPractice } from '../../state/links.ts'
+import { $style } from '../../state/session.ts'
+import { shapesCopied } from '../../words/copied.ts'
 import { before, collect, hear, hearBoth, keep, laneToTray, shapeOf, sheetHref } from './collect.ts'
 import { CHORD_INPUT_ID } from './keys.ts'
 import type { MapState, ShownMap } from './useMap.ts'
@@ -14,6 +16,11 @@ import type { MapState, ShownMap } from './useMap.ts'
 export function Acts({ state, shown }: { readonly state: MapState; readonly shown: ShownMap | undefined }) {
   const { typed, type, finish } = state
   const acts = useMemo(() => actsOf(shown), [shown])
+  const place = shown?.chosen
+  const copied = useMemo(
+    () => (shown && place ? () => shapesCopied([shapeOf(place.frets, shown)], $style.get()) : undefined),
+    [shown, place],
+  )
   return (
     <ActLine
       field={<ChordField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} />}
@@ -23,14 +30,14 @@ export function Acts({ state, shown }: { readonly state: MapState; readonly show
       undo={state.undo}
       redo={state.redo}
       openKeys={openKeys}
+      copied={copied}
     />
   )
 }
 
 function actsOf(shown: ShownMap | undefined): readonly (readonly Act[])[] {
-  const print: readonly Act[] = [{ words: 'Print', run: () => window.print() }]
   const place = shown?.chosen
-  if (!shown || !place) return [print]
+  if (!shown || !place) return []
   const shape = shapeOf(place.frets, shown)
   return [
     [
@@ -57,6 +64,5 @@ function actsOf(shown: ShownMap | undefined): readonly (readonly Act[])[] {
       { words: 'Arpeggio', href: toArpeggio(shape, shown.player) },
       { words: 'Practise', keyHint: 'R', href: toPractice([shape], shown.player) },
     ],
-    print,
   ]
 }

@@ -1,8 +1,6 @@
 /** Map: a chord's whole territory on one neck, cut into a lane for each string set. */
 import { useStore } from '@nanostores/react'
-import { writeSymbol } from '@nestling/core/chord'
 import type { MapPlace } from '@nestling/core/map'
-import { tuningLetters } from '@nestling/core/neck'
 import { instrumentFor } from '@nestling/core/request'
 import { useCallback, useEffect, useMemo } from 'react'
 import { Frame } from '../../shell/Frame.tsx'
@@ -142,26 +140,17 @@ interface FoundProps {
 }
 
 function Found({ shown, sheet, step, isLate }: FoundProps) {
-  const { settings } = useStore($session)
   const take = useCallback((place: MapPlace) => takePlace({ step }, place), [step])
   const again = useCallback((place: MapPlace) => hear(place.frets, shown), [shown])
   const open = useCallback(
     (place: MapPlace) => window.location.assign(toBuild(shapeOf(place.frets, shown), shown.player)),
     [shown],
   )
-  const instrument = instrumentFor(shown.question, shown.player)
   return (
     <div className={classes['page']}>
       <section aria-label="Sheet" aria-busy={isLate} className={classes['main']}>
         <p className={classes['count']}>
           <span data-testid="map-count">{countWords(shown)}</span>
-          <span className={classes['printed']}>
-            {writeSymbol(shown.map.chord, { naming: settings.naming, school: settings.symbols })} on {instrument.name},{' '}
-            {tuningLetters(instrument.tuning, settings.naming)}
-            {instrument.capo ? `, capo ${instrument.capo.fret}` : ''},{' '}
-            {new Date().toLocaleDateString('en-GB', { dateStyle: 'long' })}. Filled: root; dotted: third; stroked:
-            seventh; double rim: extension; dashed: where a tone was, or beyond reach.
-          </span>
         </p>
         <LaneSheet
           sheet={sheet}

@@ -8,8 +8,10 @@ import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild } from '../../state/links.ts'
+import { $style } from '../../state/session.ts'
+import { shapesCopied } from '../../words/copied.ts'
 import { ChartField, ChartProblem } from './ChartField.tsx'
-import { keep, keepShape, pathToTray, practiseHref, sheetHref, toTray } from './collect.ts'
+import { keep, keepShape, pathShapes, pathToTray, practiseHref, sheetHref, toTray } from './collect.ts'
 import { takeOut } from './edits.ts'
 import { OWNER } from './look.ts'
 import type { PathState } from './usePath.ts'
@@ -18,6 +20,7 @@ const $isMine = computed($playing, ({ owner }) => owner === OWNER)
 
 export function Acts({ state, shown }: { readonly state: PathState; readonly shown: PathState }) {
   const isPlaying = useStore($isMine)
+  const copied = useMemo(() => () => shapesCopied(pathShapes(shown), $style.get()), [shown])
   const acts = useMemo(() => actsOf(shown, isPlaying), [shown, isPlaying])
   return (
     <ActLine
@@ -28,6 +31,7 @@ export function Acts({ state, shown }: { readonly state: PathState; readonly sho
       undo={state.undo}
       redo={state.redo}
       openKeys={openKeys}
+      copied={copied}
     />
   )
 }
@@ -47,7 +51,7 @@ function actsOf(state: PathState, isPlaying: boolean): readonly (readonly Act[])
         run: state.hold,
         menu: {
           label: 'More of this chord',
-          items: <Menu.Item onClick={() => takeOut(state)}>Take it out (Del)</Menu.Item>,
+          items: <Menu.Item onClick={() => takeOut(state)}>Remove it (Del)</Menu.Item>,
         },
       },
     ],

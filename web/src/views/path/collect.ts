@@ -49,7 +49,7 @@ export async function keep(state: PathState): Promise<unknown> {
 }
 
 /** Every chord's shape, in the order in which they are played. */
-function pathShapes({ answer, player }: PathState): readonly Shape[] {
+export function pathShapes({ answer, player }: PathState): readonly Shape[] {
   const { tuning } = instrumentFor(answer.plan, player)
   return answer.found.shapes.flatMap((shape, index): readonly Shape[] => {
     const chord = answer.played.chords[index]?.chord

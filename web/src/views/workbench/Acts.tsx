@@ -6,9 +6,10 @@ import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toPractice } from '../../state/links.ts'
-import { $session, changeSettings } from '../../state/session.ts'
+import { $session, $style, changeSettings } from '../../state/session.ts'
 import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import { asked, redo, shapeInHand, undo, type WorkbenchState } from '../../state/workbench/index.ts'
+import { shapesCopied } from '../../words/copied.ts'
 import { $withoutFifth, hearBeforeAfter, hearInHand } from './hear.ts'
 import { keepInHand, toTray } from './keeping.ts'
 import { $completing, LineProblem, TypedLine } from './sentence/TypedLine.tsx'
@@ -53,7 +54,19 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
     if (completing) return NOTHING
     return problem === undefined ? undefined : <LineProblem />
   }, [problem, completing])
-  return <ActLine field={FIELD} problem={told} acts={acts} past={past} undo={undo} redo={redo} openKeys={openKeys} />
+  const copied = useMemo(() => (shape ? () => shapesCopied([shape], $style.get()) : undefined), [shape])
+  return (
+    <ActLine
+      copied={copied}
+      field={FIELD}
+      problem={told}
+      acts={acts}
+      past={past}
+      undo={undo}
+      redo={redo}
+      openKeys={openKeys}
+    />
+  )
 }
 
 const FIELD = <TypedLine />
