@@ -37,7 +37,7 @@ export function ClaimField({ id, frets, neck, naming, mend, callIt }: ClaimField
     </button>
   )
   return (
-    <div className={classes['claim']}>
+    <div className={classes['claim']} data-not-on-paper>
       <input
         id={id}
         className="plain-field"

@@ -34,7 +34,7 @@ export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 
         <text
           x={x}
           y={y + size * 0.28}
-          fontSize={Math.min(size * (size > SMALL ? 0.82 : 0.95), (size * 2.6) / Math.max(1.6, [...label].length))}
+          fontSize={Math.min(size * (size > SMALL ? 0.82 : 0.95), (size * 2.76) / Math.max(1.6, [...label].length))}
           className={classes['label']}
         >
           {label}

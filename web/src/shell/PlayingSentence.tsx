@@ -30,7 +30,7 @@ const BAND = [['metronome', 'click'], ['bassStandIn', 'bass'], ['drums', 'drums'
 export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSentenceProps) {
   const { settings } = useStore($session)
   return (
-    <section aria-label="How it is played" className={classes['line']}>
+    <section data-not-on-paper aria-label="How it is played" className={classes['line']}>
       <p className={sentence['sentence']}>
         <TempoWord tempo={settings.tempo} /> beats per minute{', '}
         <Choice

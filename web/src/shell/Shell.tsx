@@ -27,6 +27,7 @@ import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, OVER_ID, theme } from './theme.ts'
+import { useDragByTouch } from './useDragByTouch.ts'
 import { useFocusKept } from './useFocusKept.ts'
 import { VIEWS, type ViewName, within } from './views.ts'
 
@@ -48,6 +49,7 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
   const leftHanded = instrument.handed === 'left'
   const facing = useMemo(() => ({ leftHanded, lowOnTop: settings.lowOnTop }), [leftHanded, settings.lowOnTop])
   useFocusKept()
+  useDragByTouch()
   // Says that the page has come alive: before, what is typed into it would be lost.
   const [alive, setAlive] = useState(false)
   useEffect(() => {

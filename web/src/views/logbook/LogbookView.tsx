@@ -53,7 +53,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
             </>
           )}
         </div>
-        <aside className={classes['side']}>{log && <Beside state={state} log={log} />}</aside>
+        <aside data-not-on-paper className={classes['side']}>{log && <Beside state={state} log={log} />}</aside>
       </div>
     </Frame>
   ) // biome-ignore format: a view

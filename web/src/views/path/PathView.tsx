@@ -2,6 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { memo, useMemo } from 'react'
+import { usePrinted } from '../../controls/usePrinted.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
 import { Shell } from '../../shell/Shell.tsx'
@@ -102,7 +103,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
           <Weights state={shown} />
           {played.cut && <p className={classes['gaps']}>The tune goes on longer than is played here: it is cut.</p>}
         </div>
-        <aside className={classes['side']}>
+        <aside data-not-on-paper className={classes['side']}>
           <ChosenChord state={shown} />
           <OtherShapes state={shown} />
           <InBetween state={shown} />
@@ -124,7 +125,10 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
 
 /** The tune in time, in systems under one another, or as a table. */
 function TuneAs({ state }: { readonly state: PathState }) {
-  const { as } = useStore($look)
+  const look = useStore($look)
+  // Time as a line is wider than any paper: printed are its systems.
+  const printed = usePrinted()
+  const as = printed && look.as === 'drawing' ? 'systems' : look.as
   if (as === 'drawing') return <Tune state={state} />
   return (
     <>

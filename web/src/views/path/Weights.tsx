@@ -12,7 +12,7 @@ export const Weights = memo(function Weights({ state }: { readonly state: PathSt
   const { weights } = state.answer.plan
   const isUsual = NAMES.every((name) => weights[name] === PATH_WEIGHTS[name])
   return (
-    <section aria-label="What counts" className={classes['line']}>
+    <section data-not-on-paper aria-label="What counts" className={classes['line']}>
       <b>What counts</b>
       {NAMES.map((name) => (
         <Weight

@@ -22,7 +22,7 @@ export function Strip({ state }: { readonly state: RunState }) {
   const by = (more: number) => changeSound({ tempo: tempoWithin(tempo + more) })
   const pause = pauseWords(state.minutes)
   return (
-    <section className={classes['strip']} aria-label="Tempo and band">
+    <section data-not-on-paper className={classes['strip']} aria-label="Tempo and band">
       <span className={classes['tempo']}>
         <b data-testid="run-tempo">{tempo}</b> beats per minute
         <button type="button" aria-label="Slower" onClick={() => by(-1)} data-keeps-presses>

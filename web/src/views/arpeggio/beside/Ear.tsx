@@ -33,7 +33,7 @@ export function Ear({ state, ear }: { readonly state: ArpeggioState; readonly ea
   const useChoices = () => WHO.map((value) => ({ value, words: whoWords(value), now: value === who }))
   const isDone = status === 'done'
   return (
-    <section aria-label="Ear" className={classes['section']}>
+    <section data-not-on-paper aria-label="Ear" className={classes['section']}>
       <div className={classes['ear']}>
         <h2 className={classes['title']}>Ear</h2>
         <span>

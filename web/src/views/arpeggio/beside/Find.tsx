@@ -12,7 +12,7 @@ export function Find({ state }: { readonly state: ArpeggioState }) {
   const { plan, change } = state
   const { find } = plan
   return (
-    <section aria-label="Find a tone" className={classes['section']}>
+    <section data-not-on-paper aria-label="Find a tone" className={classes['section']}>
       <div className={classes['finds']} role="group" aria-label="Tone to find">
         <h2 className={classes['title']}>Find</h2>
         {plan.chord.formula.map((degree) => (

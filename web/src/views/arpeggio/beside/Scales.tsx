@@ -76,7 +76,13 @@ function Semitones({ fit: { tones } }: { readonly fit: ScaleFit }) {
   const root = tones[0] && pitchClassOf(tones[0].note)
   const width = LEFT * 2 + 11 * STEP
   return (
-    <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} aria-hidden="true">
+    <svg
+      width={width}
+      height={HEIGHT}
+      style={{ maxWidth: '100%' }}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
+      aria-hidden="true"
+    >
       <path d={`M${LEFT} ${HEIGHT / 2}H${LEFT + 11 * STEP}`} className={classes['semitones']} />
       {tones.map(({ note, degree, inChord, rubs }) => {
         const x = LEFT + STEP * ((pitchClassOf(note) - (root ?? 0) + 12) % 12)

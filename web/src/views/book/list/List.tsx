@@ -117,7 +117,7 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
       <h2>{tune.title}</h2>
       <small>{tune.about.join(' · ')}</small>
       {!isNarrow && walk > 0 && <small className={classes['walk']}>hand walks {counted(walk, 'fret')}</small>}
-      <span className={classes['go']}>
+      <span className={classes['go']} data-not-on-paper>
         {!isNarrow && group.count > 1 && (
           <button type="button" data-quiet aria-label={`Play the shapes of ${tune.title}`} onClick={() => playRow(shapes)}>
             Play

@@ -37,7 +37,7 @@ export const KeysRow = memo(function KeysRow({ state }: { readonly state: KeySta
     return `${name}: ${askWords(fit.ask, strings)}, to fret ${fit.highest}${fit.folds ? ', goes on lower where it runs out' : ''}${gaps}`
   }
   return (
-    <div className={classes['row']}>
+    <div className={classes['row']} data-not-on-paper>
       <Together state={state} className={classes['head']} />
       <button type="button" className={classes['key']} aria-label="A fourth down" onClick={() => byFourths(-1)}>
         ←

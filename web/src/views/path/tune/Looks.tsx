@@ -8,7 +8,7 @@ const WORDS: Readonly<Record<Look, string>> = { drawing: 'in time', systems: 'in
 export function Looks() {
   const look = useStore($look)
   return (
-    <div role="group" aria-label="How the tune is shown" className={classes['looks']}>
+    <div data-not-on-paper role="group" aria-label="How the tune is shown" className={classes['looks']}>
       {LOOKS.map((one) => (
         <button
           key={one}

@@ -46,6 +46,7 @@ export function Handle(props: HandleProps) {
       aria-orientation={moves === 'along' ? 'horizontal' : 'vertical'}
       className={classes['handle']}
       data-moves={moves}
+      data-drags
       data-testid={testId}
       onPointerDown={(event) => {
         if (event.button !== 0) return

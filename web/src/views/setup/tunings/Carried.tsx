@@ -52,7 +52,7 @@ export function Carried({ to }: { readonly to: Tuning }) {
     return steps.flatMap((step) => carry(shownStep(step)) ?? [])
   }, [steps, to, instrument, hand, settings.naming, settings.symbols])
   return (
-    <section aria-label="The tray in that tuning">
+    <section data-not-on-paper aria-label="The tray in that tuning">
       <h2>The tray in that tuning</h2>
       {carried.length === 0 ? (
         <p className={classes['aside']}>

@@ -63,7 +63,7 @@ export function OwnTunings() {
     if (!reply.ok) tell.problem('Not deleted', reply.message)
   }
   return (
-    <section aria-label="Tunings of your own" style={{ marginTop: 18 }}>
+    <section data-not-on-paper aria-label="Tunings of your own" style={{ marginTop: 18 }}>
       <h2>Tunings of your own</h2>
       <ul className={classes['list']}>
         {tunings.map((tuning) => (

@@ -15,6 +15,7 @@ export function OneFretAway({ state: now }: { readonly state: WorkbenchState }) 
   const state = useSettled(now)
   return (
     <section
+      data-not-on-paper
       aria-label="One fret away"
       aria-busy={state !== now}
       className={classes['section']}

@@ -46,6 +46,7 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
   const gaveWay = search.status === 'found' ? gaveWayWords(search.gaveWay, search.asked) : ''
   return (
     <section
+      data-not-on-paper
       aria-label="Shapes found"
       aria-busy={search.status === 'searching'}
       ref={box}

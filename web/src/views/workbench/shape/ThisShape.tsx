@@ -99,7 +99,9 @@ const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState })
           ))}
         </dd>
         <dt>
-          <label htmlFor="claim-input">is it</label>
+          <label htmlFor="claim-input" data-not-on-paper>
+            is it
+          </label>
         </dt>
         <dd>
           <Claim state={state} />

@@ -1,0 +1,204 @@
+/** What has to be seen: on phones and zoomed, with wider spacing, in the system's colours, printed. */
+import { expect, type Page, test } from '@playwright/test'
+
+const VIEWS = [
+  '/?chord=Ebmaj7&strings=5432&shape=x6878x',
+  '/map?chord=Ebmaj7&add=9',
+  '/arpeggio?chord=Cmaj7',
+  '/key?key=Bb',
+  '/path',
+  '/practice',
+  '/cards',
+  '/logbook',
+  '/book',
+  '/book?show=sets',
+  '/book?show=sheets',
+  '/book?show=files',
+  '/sheet',
+  '/setup',
+] as const
+
+async function open(page: Page, path: string) {
+  await page.goto(path)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await page.waitForTimeout(500)
+}
+
+/** What stands further right than the screen and can't be scrolled to in a box of its own. */
+const overflowing = (page: Page) =>
+  page.evaluate(() => ({
+    page: document.documentElement.scrollWidth - window.innerWidth,
+    wide: [...document.querySelectorAll('main *, header *')]
+      .filter((one) => one.getClientRects().length > 0 && one.getBoundingClientRect().right > window.innerWidth + 1)
+      .filter((one) => {
+        for (let at = one.parentElement; at; at = at.parentElement)
+          if (/auto|scroll|hidden/.test(getComputedStyle(at).overflowX)) return false
+        return !one.closest('.heard-only')
+      })
+      .slice(0, 3)
+      .map((one) => one.outerHTML.slice(0, 90)),
+  }))
+
+// 320 px wide is 1280 at 400 %; 640 is 1280 at 200 %.
+for (const width of [320, 390, 640])
+  test(`nothing is wider than the screen at ${width}`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 800 })
+    for (const path of VIEWS) {
+      await open(page, path)
+      const { page: over, wide } = await overflowing(page)
+      expect({ path, over: Math.max(0, over), wide }).toEqual({ path, over: 0, wide: [] })
+    }
+  })
+
+test('no number or letter of a drawing is smaller than 10 px on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  for (const path of VIEWS) {
+    await open(page, path)
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll('svg text')].flatMap((text) => {
+        const scale = (text as SVGTextElement).getScreenCTM()?.d ?? 1
+        const px = Number.parseFloat(getComputedStyle(text).fontSize) * scale
+        const isSeen = (text.textContent ?? '').trim() !== '' && text.getClientRects().length > 0
+        // Staff and TAB are engraved; they are as large as their system.
+        return isSeen && px < 9.95 && !text.closest('[data-testid=notation]')
+          ? [`${text.textContent} ${px.toFixed(1)} px in ${text.closest('svg')?.getAttribute('class')}`]
+          : []
+      }),
+    )
+    expect({ path, small: [...new Set(small)].slice(0, 4) }).toEqual({ path, small: [] })
+  }
+})
+
+test('the strings keep their names in sight while a neck scrolls', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await open(page, '/?chord=Ebmaj7&strings=5432&shape=x-13-13-12-15-x')
+  const names = page.getByRole('region', { name: 'Neck' }).locator('span > b')
+  await expect(names).toHaveCount(6)
+  for (const name of await names.all()) await expect(name).toBeInViewport({ ratio: 0.9 })
+})
+
+test('with the widest spacing of text that a reader may set, every word of an act stays whole', async ({ page }) => {
+  for (const path of ['/', '/map?chord=C', '/key?key=Bb', '/practice', '/book']) {
+    await open(page, path)
+    await page.addStyleTag({
+      content:
+        '* { letter-spacing: 0.12em !important; word-spacing: 0.16em !important; line-height: 1.5 !important } p { margin-bottom: 2em !important }',
+    })
+    await page.waitForTimeout(200)
+    const cut = await page.evaluate(() =>
+      [...document.querySelectorAll('[aria-label="Acts"] button, [aria-label="Acts"] a, header nav a')]
+        .filter((one) => one.scrollWidth > one.clientWidth + 1 || one.scrollHeight > one.clientHeight + 1)
+        .map((one) => one.textContent),
+    )
+    expect({ path, cut }).toEqual({ path, cut: [] })
+    expect(Math.max(0, (await overflowing(page)).page)).toBe(0)
+  }
+})
+
+test('in the system’s own colours what is chosen is framed, and drawings keep theirs', async ({ page }) => {
+  await page.emulateMedia({ forcedColors: 'active' })
+  await open(page, VIEWS[0])
+  const styleOf = (selector: string) =>
+    page
+      .locator(selector)
+      .first()
+      .evaluate((one) => ({
+        outline: getComputedStyle(one).outlineStyle,
+        adjust: getComputedStyle(one).forcedColorAdjust,
+      }))
+  expect((await styleOf('[data-testid=shape-row][aria-pressed=true]')).outline).toBe('solid')
+  expect((await styleOf('[data-testid=shape-row][aria-pressed=false]')).outline).toBe('none')
+  expect((await styleOf('[aria-label="Views"] [aria-current]')).outline).toBe('solid')
+  expect((await styleOf('[data-testid=neck]')).adjust).toBe('none')
+})
+
+/** Relative luminance, and the contrast of two colours, as WCAG counts them. */
+function contrast(a: readonly number[], b: readonly number[]): number {
+  const light = (colour: readonly number[]) => {
+    const [r = 0, g = 0, bl = 0] = colour.map((part) => {
+      const value = part / 255
+      return value <= 0.03928 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
+    })
+    return 0.2126 * r + 0.7152 * g + 0.0722 * bl
+  }
+  const [more, less] = [light(a), light(b)].sort((x, y) => y - x) as [number, number]
+  return (more + 0.05) / (less + 0.05)
+}
+
+test('wires and borders stand out three to one, by day and at dusk', async ({ page }) => {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme })
+    await open(page, VIEWS[0])
+    const colours = await page.evaluate(() => {
+      const probe = document.createElement('i')
+      document.body.append(probe)
+      return ['--edge', '--paper', '--surface', '--sunk'].map((role) => {
+        probe.style.color = `var(${role})`
+        return (getComputedStyle(probe).color.match(/\d+/g) ?? []).map(Number)
+      })
+    })
+    const [edge = [], ...grounds] = colours
+    for (const ground of grounds) expect(contrast(edge, ground)).toBeGreaterThanOrEqual(3)
+    const wire = await page
+      .locator('[data-testid=neck] line')
+      .first()
+      .evaluate((one) => (getComputedStyle(one).stroke.match(/\d+/g) ?? []).map(Number))
+    expect(wire).toEqual(edge)
+  }
+})
+
+test('printed, a view is itself on white, with its legend and instrument, and without controls', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' })
+  // A4 upright without its margins.
+  await page.setViewportSize({ width: 710, height: 1000 })
+  for (const path of VIEWS.filter((one) => !one.startsWith('/sheet'))) {
+    await page.emulateMedia({ colorScheme: 'dark', media: 'screen' })
+    await open(page, path)
+    await page.emulateMedia({ colorScheme: 'dark', media: 'print' })
+    await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
+    const seen = await page.evaluate(() => ({
+      ground: getComputedStyle(document.body).backgroundColor,
+      over: Math.max(0, document.documentElement.scrollWidth - window.innerWidth),
+      controls: [
+        ...document.querySelectorAll('header, [aria-label="Acts"], [aria-label="Tray"], input[type=text]'),
+      ].filter((one) => one.getClientRects().length > 0).length,
+      foot: document.querySelector('.on-paper')?.textContent ?? '',
+      isFootSeen: (document.querySelector('.on-paper')?.getClientRects().length ?? 0) > 0,
+    }))
+    expect({ path, ...seen, foot: '' }).toEqual({ path, ground: 'rgb(255, 255, 255)', over: 0, controls: 0, foot: '', isFootSeen: true }) // biome-ignore format: a row
+    expect(seen.foot).toMatch(/Archtop, E A D G B E.*20\d\d.*Dotted: third/)
+  }
+})
+
+test('a small neck faces as the large one does, for a left-handed player and with the low string on top', async ({
+  page,
+}) => {
+  const firstEgg = () =>
+    page
+      .getByRole('article', { name: 'first bar' })
+      .locator('[data-weight=root] ellipse')
+      .first()
+      .evaluate((egg) => ({
+        x: Number(egg.getAttribute('cx')),
+        y: Number(egg.getAttribute('cy')),
+        width: (egg as SVGElement).ownerSVGElement?.viewBox.baseVal.width ?? 0,
+      }))
+  await open(page, '/book')
+  const plain = await firstEgg()
+  const data = {
+    name: 'Left of the Book', tuningName: 'standard', tuning: 'E2,A2,D3,G3,B3,E4', capo: null, frets: 20, scaleLengthMm: 648,
+    spacingNutMm: 7.2, spacingBridgeMm: 10.5, lastReachableFret: 17, handed: 'left', pluck: 'fingers',
+  } // biome-ignore format: a record
+  const { instrumentId } = await (await page.request.get('/api/settings')).json()
+  const { id } = await (await page.request.post('/api/instruments', { data })).json()
+  await page.request.patch('/api/settings', { data: { lowOnTop: true, instrumentId: id } })
+  try {
+    await open(page, '/book')
+    const flipped = await firstEgg()
+    expect(flipped.x).toBeCloseTo(plain.width - plain.x, 1)
+    expect(flipped.y).not.toBeCloseTo(plain.y, 0)
+  } finally {
+    await page.request.delete(`/api/instruments/${id}`, { headers: { 'content-type': 'application/json' } })
+    await page.request.patch('/api/settings', { data: { lowOnTop: false, instrumentId } })
+  }
+})
