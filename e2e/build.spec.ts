@@ -105,7 +105,7 @@ test('where the neck ends, a key says so', async ({ page }) => {
   await expect(page.getByText('No higher inversion on these strings: the neck ends.')).toBeVisible()
   await page.keyboard.press('Backspace')
   await page.keyboard.press('t')
-  await expect(page.getByText(/Nothing in hand to keep/)).toBeVisible()
+  await expect(page.getByText(/Nothing in hand to save/)).toBeVisible()
 })
 
 test('the words of the sentence are controls', async ({ page }) => {

@@ -186,8 +186,8 @@ export const VIEW_ACTS: readonly ViewActs[] = [
     view: 'Book',
     path: '/book',
     acts: [
-      { name: 'another shape', key: 'ArrowRight', place: button(/^Open second bar/), done: (page) => expect(button(/^Open second bar/)(page)).toHaveAttribute('aria-current', 'true') },
-      { name: 'the shape before', key: 'ArrowLeft', place: cap('←'), done: (page) => expect(button(/^Open first bar/)(page)).toHaveAttribute('aria-current', 'true') },
+      { name: 'another shape', key: 'ArrowRight', place: button(/^Open second bar/), done: (page) => expect(button('Rename second bar')(page)).toBeVisible() },
+      { name: 'the shape before', key: 'ArrowLeft', place: cap('←'), done: (page) => expect(button('Rename first bar')(page)).toBeVisible() },
       tray(1),
       { name: 'select it', key: 'x', place: button('Select'), done: (page) => expect(page.getByText('1 shape selected')).toBeVisible() },
       { name: 'select nothing', key: 'Escape', place: button(/nothing|none/i), done: (page) => expect(page.getByText('1 shape selected')).toHaveCount(0) },

@@ -33,6 +33,17 @@ export interface BookContents {
   readonly moreSheets: number
 }
 
+/** What was deleted and can still be brought back. */
+export interface DeletedThing {
+  readonly kind: 'shape' | 'tune' | 'set' | 'sheet'
+  readonly id: number
+  readonly title: string
+  /** ISO 8601. */
+  readonly at: string
+}
+/** Older ones stay in the database, and come back only by their number. */
+export const DELETED_LISTED = 100
+
 /** Where a shape stands, and how it went. */
 export interface ShapeHistory {
   readonly tunes: readonly {

@@ -21,8 +21,8 @@ function settle(box: HTMLElement | null): void {
   const stop =
     things.find((one) => one === document.activeElement) ?? things.find((one) => one.matches(NOW)) ?? things[0]
   for (const one of things) {
-    const tabIndex = one === stop ? 0 : -1
-    if (one.tabIndex !== tabIndex) one.tabIndex = tabIndex
+    const tabIndex = one === stop ? '0' : '-1'
+    if (one.getAttribute('tabindex') !== tabIndex) one.setAttribute('tabindex', tabIndex)
   }
 }
 

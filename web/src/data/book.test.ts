@@ -51,6 +51,31 @@ function fill() {
 
 const names = (found: { readonly shapes: readonly { readonly name: string }[] }) => found.shapes.map(({ name }) => name)
 
+describe('what was deleted', () => {
+  test('is listed with its kind, the newest first, and leaves the list when it comes back', () => {
+    fill()
+    const [shape] = book.shapes.window(ASK, 0, 1).shapes
+    const [set] = book.sets.list(1).sets
+    const [sheet] = book.sheets.list(1).sheets
+    const [tune] = book.tunes.list(1).tunes
+    if (!shape || !set || !sheet || !tune) throw new Error('the demo has one of each')
+    expect(book.deleted.list()).toEqual([])
+    book.shapes.remove(shape.id, at(60))
+    book.sets.remove(set.id, at(61))
+    book.sheets.remove(sheet.id, at(62))
+    book.tunes.remove(tune.id, at(63))
+    expect(book.deleted.list()).toEqual([
+      { kind: 'tune', id: tune.id, title: tune.title, at: at(63).toISOString() },
+      { kind: 'sheet', id: sheet.id, title: sheet.title, at: at(62).toISOString() },
+      { kind: 'set', id: set.id, title: set.title, at: at(61).toISOString() },
+      { kind: 'shape', id: shape.id, title: shape.name, at: at(60).toISOString() },
+    ])
+    book.sheets.restore(sheet.id)
+    book.shapes.restore(shape.id)
+    expect(book.deleted.list().map(({ kind }) => kind)).toEqual(['tune', 'set'])
+  })
+})
+
 describe('shapes are found again', () => {
   test.each([
     ['waltz', ['first bar', 'second bar', 'turn', 'home']],

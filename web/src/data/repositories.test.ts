@@ -569,4 +569,5 @@ function mkMeta(of: string): string {
   const meta = join(of, 'meta')
   mkdirSync(meta)
   return meta
-}
+}      {},
+

@@ -2,6 +2,7 @@
 import { type ChangesRepository, createChangesRepository } from './changes.ts'
 import { type Copies, createCopies } from './copies.ts'
 import { type Database, openDatabase, openedFolder } from './database.ts'
+import { createDeletedRepository, type DeletedRepository } from './deletedRepository.ts'
 import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
 import { createNotebookRepository, type NotebookRepository } from './notebookRepository.ts'
 import { createPracticeRepository, type PracticeRepository } from './practiceRepository.ts'
@@ -25,6 +26,7 @@ export interface Repositories {
   readonly tunes: TuneRepository
   readonly sheets: SheetRepository
   readonly changes: ChangesRepository
+  readonly deleted: DeletedRepository
   readonly notebook: NotebookRepository
   readonly practice: PracticeRepository
   readonly instruments: InstrumentRepository
@@ -41,6 +43,7 @@ export const repositoriesOver = (store: Store): Repositories => ({
   tunes: createTuneRepository(store),
   sheets: createSheetRepository(store),
   changes: createChangesRepository(store),
+  deleted: createDeletedRepository(store),
   notebook: createNotebookRepository(store),
   practice: createPracticeRepository(store),
   instruments: createInstrumentRepository(store),

@@ -77,7 +77,13 @@ export function HandNeck({ frets, degrees, fingering, from, to, lowOnTop, leftHa
         const finger = fingering?.fingers[string]
         return (
           <g key={string}>
-            <Egg x={x(fret)} y={y(string)} size={11} degree={degree ?? UNKNOWN} label={degree ? labelOf(degree) : ''} />
+            <Egg
+              x={x(fret)}
+              y={y(string)}
+              size={11.6}
+              degree={degree ?? UNKNOWN}
+              label={degree ? labelOf(degree) : ''}
+            />
             {finger !== null && finger !== undefined && (
               <g className={classes['finger']}>
                 <circle cx={x(fret) + 14} cy={y(string) + 5} r={6} />

@@ -58,6 +58,9 @@ export default function KeysHelp({ lines, close }: KeysHelpProps) {
             On every neck <kbd>→</kbd> leads towards the bridge and <kbd>←</kbd> towards the nut, whichever way it
             faces. Every key can be pressed in this list too.
           </p>
+          <p className={classes['rule']}>
+            What scripts may ask the server is told under <a href="/api">/api</a>.
+          </p>
           <fieldset className={classes['letters']}>
             <legend>Single letters, digits and signs are commands</legend>
             {LETTER_KEYS.map((one) => (

@@ -23,6 +23,7 @@ import { openPage, type PageData } from '../state/page.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
 import { openTrayPast } from '../state/tray.ts'
 import { BREAKPOINTS } from '../styles/breakpoints.mjs'
+import { openKeys } from './help.ts'
 import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
@@ -87,6 +88,12 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
           <div className={classes['foot']}>
             <Notices place="foot" />
             {!foldsTray && <Tray />}
+            <footer className={classes['footer']}>
+              <button type="button" onClick={openKeys}>
+                help
+              </button>
+              <a href="/api">API</a>
+            </footer>
           </div>
         </div>
       </FacingProvider>

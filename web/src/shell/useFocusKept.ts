@@ -3,9 +3,11 @@
  * its place gets it.
  */
 import { useEffect } from 'react'
+import { OVER_ID } from './theme.ts'
 
 /** What can hold several things to press. */
-const HOLDERS = 'li, ul, ol, tr, table, dl, form, article, section, aside, [role="group"], main, .mantine-Menu-dropdown'
+const HOLDERS = 'li, ul, ol, tr, table, dl, form, article, section, aside, [role="group"], main'
+const KEPT = 'main, [aria-label="Tray"]'
 const FOCUSABLE = 'a[href], button:not(:disabled), input:not(:disabled), select, textarea, [tabindex]:not([data-rest])'
 
 interface Held {
@@ -39,7 +41,9 @@ export function useFocusKept(): void {
   useEffect(() => {
     let held: Held | undefined
     const onFocus = ({ target }: FocusEvent) => {
-      held = target instanceof Element && target.closest('main, [aria-label="Tray"]') ? heldBy(target) : undefined
+      // Menus and dialogs give it back themselves.
+      const isOwn = target instanceof Element && target.closest(KEPT) !== null && target.closest(`#${OVER_ID}`) === null
+      held = isOwn ? heldBy(target) : undefined
     }
     const observer = new MutationObserver(() => {
       if (!held || held.element.isConnected || document.activeElement !== document.body) return

@@ -2,7 +2,7 @@
 import { writeSymbol } from '@nestling/core/chord'
 import { neckFor, readShape, type Shape, writeShape } from '@nestling/core/shape'
 import { type Voicing, voicingOf } from '@nestling/core/voicing'
-import type { ShapeHistory } from '../contracts/book.ts'
+import type { DeletedThing, ShapeHistory } from '../contracts/book.ts'
 import type {
   BookAsk,
   BookShapes,
@@ -24,6 +24,10 @@ export const changeShape = (
   change: ShapeChange,
 ): Promise<Reply<KeptShape>> => call('PATCH', `/api/shapes/${id}`, { ...change, version })
 export const deleteShape = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/shapes/${id}`)
+export const deletedThings = (): Promise<Reply<{ readonly deleted: readonly DeletedThing[] }>> =>
+  call('GET', '/api/deleted')
+export const restoreThing = ({ kind, id }: DeletedThing): Promise<Reply<unknown>> =>
+  call('POST', `/api/${kind}s/${id}/restore`)
 export const restoreShape = (id: number): Promise<Reply<KeptShape>> => call('POST', `/api/shapes/${id}/restore`)
 export const historyOf = (id: number): Promise<Reply<ShapeHistory>> => call('GET', `/api/shapes/${id}/history`)
 

@@ -14,6 +14,7 @@ import { Contents } from './Contents.tsx'
 import { Files } from './files/Files.tsx'
 import { bookKeys } from './keys.ts'
 import { List } from './list/List.tsx'
+import { Deleted } from './parts/Deleted.tsx'
 import { Sets } from './parts/Sets.tsx'
 import { Sheets } from './parts/Sheets.tsx'
 import { useBook } from './useBook.ts'
@@ -63,6 +64,7 @@ const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<Boo
           {plan.part === 'shapes' && <List state={state} open={open} />}
           {plan.part === 'sets' && <Sets state={state} />}
           {plan.part === 'sheets' && <Sheets state={state} />}
+          {plan.part === 'deleted' && <Deleted state={state} />}
           {plan.part === 'files' && <Files state={state} copies={copies} />}
         </div>
         <aside className={classes['beside']} aria-label="The open shape">

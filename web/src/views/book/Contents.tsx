@@ -46,6 +46,7 @@ export function Contents({ state }: { readonly state: BookState }) {
       <ul>
         {part('Sets', 'sets', contents.sets.length + contents.moreSets)}
         {part('Sheets', 'sheets', contents.sheets.length + contents.moreSheets)}
+        {part('recently deleted', 'deleted')}
         <li>
           <a href="/logbook">Logbook</a>
         </li>

@@ -79,7 +79,7 @@ function Semitones({ fit: { tones } }: { readonly fit: ScaleFit }) {
     <svg
       width={width}
       height={HEIGHT}
-      style={{ maxWidth: '100%' }}
+      style={{ maxWidth: 'calc(100vw - 84px)' }}
       viewBox={`0 0 ${width} ${HEIGHT}`}
       aria-hidden="true"
     >
