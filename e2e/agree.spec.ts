@@ -135,7 +135,7 @@ test('on a narrow screen what is told takes its own room: it lies over nothing',
   await page.goto('/key?key=C')
   await expect(page.locator('[data-alive]')).toBeVisible()
   await page.locator('body').press('p')
-  const notice = page.getByRole('alert').filter({ hasText: 'Nothing is written' })
+  const notice = page.getByRole('status').filter({ hasText: 'Nothing is written' })
   await expect(notice).toBeVisible()
   // At the page's end everything stands above it, once it has come in.
   const bottom = async (one: ReturnType<typeof page.getByRole>) => {

@@ -69,10 +69,11 @@ export const ActLine = memo(function ActLine({
               type="button"
               className={classes['quiet']}
               aria-label="Undo"
+              title="Ctrl Z"
               disabled={!past.canUndo && !other.canUndo}
               onClick={() => undoLast(undo)}
             >
-              undo <kbd data-control="Z" />
+              undo
             </button>
             {(other.canRedo || (redo && past.canRedo)) && (
               <button type="button" className={classes['quiet']} aria-label="Redo" onClick={() => redoLast(redo)}>

@@ -399,6 +399,7 @@ describe('a full disk', () => {
       remove: () => book.practice.remove('attempt-one', at(9)),
       restore: () => book.practice.restore('attempt-two'),
     },
+    deleted: {},
   } satisfies {
     readonly [Name in keyof Repositories]: {
       readonly [Write in Exclude<keyof Repositories[Name], Reads>]: () => unknown
@@ -569,5 +570,4 @@ function mkMeta(of: string): string {
   const meta = join(of, 'meta')
   mkdirSync(meta)
   return meta
-}      {},
-
+}

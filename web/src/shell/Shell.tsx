@@ -116,7 +116,7 @@ function Notices({ place }: { readonly place: 'header' | 'foot' }) {
       limit={3}
       autoClose={8000}
       className={classes['notices']}
-      data-place={place}
+      data-at={place}
     />
   )
 }

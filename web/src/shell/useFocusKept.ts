@@ -40,21 +40,33 @@ function inItsPlace({ holders }: Held): HTMLElement | undefined {
 export function useFocusKept(): void {
   useEffect(() => {
     let held: Held | undefined
+    // Who presses with a pointer does not look for the focus; moved, it would point at what nobody pointed at.
+    let byKey = false
+    const onKey = () => {
+      byKey = true
+    }
+    const onPointer = () => {
+      byKey = false
+    }
     const onFocus = ({ target }: FocusEvent) => {
       // Menus and dialogs give it back themselves.
       const isOwn = target instanceof Element && target.closest(KEPT) !== null && target.closest(`#${OVER_ID}`) === null
       held = isOwn ? heldBy(target) : undefined
     }
     const observer = new MutationObserver(() => {
-      if (!held || held.element.isConnected || document.activeElement !== document.body) return
+      if (!held || !byKey || held.element.isConnected || document.activeElement !== document.body) return
       const lost = held
       held = undefined
       inItsPlace(lost)?.focus()
     })
     document.addEventListener('focusin', onFocus)
+    document.addEventListener('keydown', onKey, true)
+    document.addEventListener('pointerdown', onPointer, true)
     observer.observe(document.body, { childList: true, subtree: true })
     return () => {
       document.removeEventListener('focusin', onFocus)
+      document.removeEventListener('keydown', onKey, true)
+      document.removeEventListener('pointerdown', onPointer, true)
       observer.disconnect()
     }
   }, [])
