@@ -17,6 +17,8 @@ export interface EggProps {
 
 /** Below this size an egg has no room for a second rim, and its label needs all there is. */
 const SMALL = 12
+/** Smaller letters can't be read from a music stand. */
+const LEAST_TEXT = 10
 
 /** A tone: a small tilted oval whose filling tells how much it matters. */
 export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved = false }: EggProps) {
@@ -34,7 +36,10 @@ export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 
         <text
           x={x}
           y={y + size * 0.28}
-          fontSize={Math.min(size * (size > SMALL ? 0.82 : 0.95), (size * 2.76) / Math.max(1.6, [...label].length))}
+          fontSize={Math.max(
+            LEAST_TEXT,
+            Math.min(size * (size > SMALL ? 0.82 : 0.95), (size * 2.76) / Math.max(1.6, [...label].length)),
+          )}
           className={classes['label']}
         >
           {label}

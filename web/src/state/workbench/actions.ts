@@ -135,8 +135,10 @@ const isComplete = ({ chord, degrees }: Voicing): boolean =>
 const sameStrings = (a: Frets, b: Frets): boolean => a.every((fret, string) => (fret === null) === (b[string] === null))
 
 /** The player's choice among the names of the shape in hand: it is called so from now on, and its degrees follow. */
-export function takeName(chord: Chord): boolean {
+export function takeName(chord: Chord, of?: Frets): boolean {
   const now = current()
+  // Names come a moment after their shape: one of the shape before is not given to this one.
+  if (of && now.frets?.join() !== of.join()) return false
   const voicing = now.frets && voicingOf(chord, now.frets, neckIn(now))
   if (!voicing) return false
   const question = questionAround(plainRootPosition(voicing, now), now.question)

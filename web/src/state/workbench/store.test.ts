@@ -256,5 +256,8 @@ describe('the name in hand', () => {
     await settled()
     expect([symbol(), inHand()]).toEqual(['Cmaj9', 'x5545x'])
     expect(takeName({ root: 'C', formula: ['R', '3', '5'] })).toBe(false)
+    // Of the shape before: it says nothing of this one.
+    expect(takeName({ root: 'A', formula: ['R', 'b3', '5', 'b7', '11'] }, frets('x3545x'))).toBe(false)
+    expect([symbol(), inHand()]).toEqual(['Cmaj9', 'x5545x'])
   })
 })

@@ -1,4 +1,5 @@
 /** Key: the chords of a key as lanes up the neck; what each step is, what may stand in for it, where it leads. */
+import { useMediaQuery } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
 import { DEPTHS, sharedChords, writeKey, writeStep } from '@nestling/core/key'
@@ -13,6 +14,7 @@ import { $playing } from '../../sound/transport.ts'
 import type { PageData } from '../../state/page.ts'
 import { saveSoundFile } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
+import { BREAKPOINTS } from '../../styles/breakpoints.mjs'
 import { askWords, FUNCTION_WORDS } from '../../words/lane.ts'
 import { Acts } from './Acts.tsx'
 import type { Params } from './address.ts'
@@ -98,6 +100,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
 
 const WIDE = 800
 const NARROW = 392
+const ON_A_PHONE = 266
 const HEIGHT = 438
 /** Past the highest fret that a lane uses there is little to see. */
 const FEWEST_FRETS = 12
@@ -117,7 +120,9 @@ const Lanes = memo(function Lanes({ state }: { readonly state: KeyState }) {
     const told = name && symbolOf(name.chord)
     return told === (standing && symbolOf(standing.chord)) ? undefined : told
   }
-  const width = lanes.length > 1 ? NARROW : WIDE
+  // Drawn as wide as it is shown: what is scaled down can't be read.
+  const isPhone = useMediaQuery(`(max-width: ${BREAKPOINTS.phone})`)
+  const width = isPhone ? ON_A_PHONE : lanes.length > 1 ? NARROW : WIDE
   const lastFret = Math.min(neck.lastFret, Math.max(FEWEST_FRETS, ...lanes.map(({ highest }) => highest)))
   return (
     <div className={classes['lanes']} data-lanes={lanes.length}>

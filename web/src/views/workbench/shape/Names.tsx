@@ -47,7 +47,7 @@ export function Names({ state, frets }: { readonly state: WorkbenchState; readon
           type="button"
           className={classes['choose']}
           title={`${nameWords(name)}. Press to call it so`}
-          onClick={() => takeName(name.chord)}
+          onClick={() => takeName(name.chord, frets)}
           data-testid="name"
         >
           {symbolOf(name.chord)}
@@ -70,17 +70,19 @@ export function Names({ state, frets }: { readonly state: WorkbenchState; readon
             <b>{symbolOf(name.chord)}</b> over {writeNote(name.bass, settings.naming)}
           </button>
         ))}
-      <AllNames names={names} over={over} isNow={isNow} symbolOf={symbolOf} />
+      <AllNames frets={frets} names={names} over={over} isNow={isNow} symbolOf={symbolOf} />
     </>
   )
 }
 
 function AllNames({
+  frets,
   names,
   over,
   isNow,
   symbolOf,
 }: {
+  readonly frets: Frets
   readonly names: readonly ShapeName[]
   readonly over: readonly ShapeName[]
   readonly isNow: (name: ShapeName) => boolean
@@ -102,7 +104,7 @@ function AllNames({
             {names.map((name) => (
               <Menu.Item
                 key={`${symbolOf(name.chord)}${name.omitted.join()}${name.role}`}
-                onClick={() => takeName(name.chord)}
+                onClick={() => takeName(name.chord, frets)}
                 aria-current={isNow(name) || undefined}
                 fw={isNow(name) ? 700 : 400}
                 rightSection={<small>{nameWords(name)}</small>}

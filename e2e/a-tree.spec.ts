@@ -1,4 +1,7 @@
-/** What a screen reader meets in each view, kept in `tree.spec.ts-snapshots` and reviewed when it changes. */
+/**
+ * What a screen reader meets in each view, kept in `a-tree.spec.ts-snapshots` and reviewed when it changes. The first of all
+ * tests: of the demo as it is filled.
+ */
 import { expect, test } from '@playwright/test'
 
 // The logbook and the cards are of today: their trees differ from day to day, and are asked for in their own tests.
