@@ -182,7 +182,7 @@ test('an instrument more, renamed, left-handed, played in Build, taken away and 
     ])
     expect(high?.x).toBeLessThan(low?.x ?? 0)
     await open(page)
-    await page.getByRole('button', { name: 'Take Bench for seven away' }).click()
+    await page.getByRole('button', { name: 'Delete Bench for seven' }).click()
     await expect(name).not.toHaveValue('Bench for seven')
     await page.locator('body').press('Control+z')
     await expect(name).toHaveValue('Bench for seven')

@@ -1,13 +1,16 @@
 /** The main acts of every view, once by the keyboard alone and once by touch alone, on a phone. */
-import { type APIRequestContext, expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test } from '@playwright/test'
 import { type MainAct, VIEW_ACTS } from './support/acts.ts'
+import { booksShapes, emptyTray } from './support/kept.ts'
 
-async function emptyTray(request: APIRequestContext) {
-  const { version } = await (await request.get('/api/tray')).json()
-  await request.put('/api/tray', {
-    data: { title: '', key: '', metre: '4/4', tempoBpm: 80, steps: [], version },
-  })
-}
+let leaveBook: Awaited<ReturnType<typeof booksShapes>> | undefined
+test.beforeAll(async ({ request }) => {
+  leaveBook = await booksShapes(request)
+})
+test.afterAll(async ({ request }) => {
+  await leaveBook?.(request)
+  await emptyTray(request)
+})
 
 async function open(page: Page, path: string) {
   await emptyTray(page.request)

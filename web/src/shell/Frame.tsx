@@ -1,6 +1,6 @@
 /** The frame that every view stands in: its heading, what is said aloud, the keys and their list. */
 import { useStore } from '@nanostores/react'
-import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef } from 'react'
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { $keysOpen, openKeys } from './help.ts'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
 import { OnPaper } from './OnPaper.tsx'
@@ -29,6 +29,7 @@ export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys 
   const help = useStore($keysOpen)
   const lines = useMemo(() => keyLines(acts, keys, openKeys), [acts, keys])
   useTitle(title)
+  const said = useAfterPause(announcement)
   usePageKeys(useMemo(() => pageKeysOf(lines, acts), [lines, acts]))
   return (
     <>
@@ -36,7 +37,7 @@ export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys 
       {children}
       <OnPaper title={title} />
       <p className="heard-only" aria-live="polite">
-        {announcement}
+        {said}
       </p>
       {help && (
         <Suspense>
@@ -45,6 +46,18 @@ export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys 
       )}
     </>
   )
+}
+
+const PAUSE_MS = 400
+
+/** Said once, when nothing has changed for a moment: not every shape that a held key goes past. */
+function useAfterPause(words: string): string {
+  const [said, setSaid] = useState('')
+  useEffect(() => {
+    const waiting = setTimeout(() => setSaid(words), PAUSE_MS)
+    return () => clearTimeout(waiting)
+  }, [words])
+  return said
 }
 
 /** Tabs and the history tell one chord from another: what is in hand stands before the view's own name. */

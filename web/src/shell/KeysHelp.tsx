@@ -17,6 +17,15 @@ const LETTERS: Readonly<Record<Settings['letterKeys'], string>> = {
   off: 'nowhere',
 }
 
+/** Words and letters that stand in the views, for who meets them first. */
+const WORDS = [
+  ['p i m a', 'thumb, index, middle and ring finger of the plucking hand'],
+  ['1 2 3 4, T', 'index to little finger of the fretting hand, and its thumb'],
+  ['effort', 'what a fingering asks of the hand: spread, barres, fingers that cross; 0 is a hand at rest'],
+  ['tension', 'a ninth, eleventh or thirteenth above the chord’s seventh'],
+  ['pull', 'the force of a string in newtons: ten newtons are about a kilogram'],
+] as const
+
 export default function KeysHelp({ lines, close }: KeysHelpProps) {
   const { settings } = useStore($session)
   return (
@@ -58,6 +67,14 @@ export default function KeysHelp({ lines, close }: KeysHelpProps) {
             On every neck <kbd>→</kbd> leads towards the bridge and <kbd>←</kbd> towards the nut, whichever way it
             faces. Every key can be pressed in this list too.
           </p>
+          <dl className={classes['words']}>
+            {WORDS.map(([word, means]) => (
+              <div key={word}>
+                <dt>{word}</dt>
+                <dd>{means}</dd>
+              </div>
+            ))}
+          </dl>
           <p className={classes['rule']}>
             What scripts may ask the server is told under <a href="/api">/api</a>.
           </p>

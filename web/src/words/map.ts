@@ -2,9 +2,10 @@
 import { type Chord, type SymbolStyle, writeSymbol } from '@nestling/core/chord'
 import type { JoiningWay, MapGap, MapPlace, WhyNone } from '@nestling/core/map'
 import { stringNumber } from '@nestling/core/neck'
-import type { Degree } from '@nestling/core/pitch'
+import type { Degree, NamingSystem } from '@nestling/core/pitch'
 import { degreeName } from './degrees.ts'
 import { counted, fretsWord } from './shapes.ts'
+import { spokenChord } from './spoken.ts'
 
 /** Why a string set is empty, after its strings. */
 export const WHY_WORDS: Readonly<Record<WhyNone, string>> = {
@@ -64,7 +65,7 @@ export function wordsOfPlace(
 }
 
 /** For the ear: the chord, the shape, every tone with where it comes from, and whether it is held. */
-export function spokenPlace(place: MapPlace, chord: Chord, strings: number, style: SymbolStyle): string {
+export function spokenPlace(place: MapPlace, chord: Chord, strings: number, naming?: NamingSystem): string {
   const { frets, degrees, from, reachMm, hold, twin } = place
   const tones = frets.flatMap((fret, string) => {
     const degree = degrees[string]
@@ -76,8 +77,8 @@ export function spokenPlace(place: MapPlace, chord: Chord, strings: number, styl
     ]
   })
   const held = hold === 'held' ? '' : `, ${HOLD_WORDS[hold]}`
-  const known = twin ? `, is ${writeSymbol(twin, style)}` : ''
-  return `${writeSymbol(chord, style)}, ${fretsWord(frets)}: ${tones.join('; ')}; ${Math.round(reachMm)} millimetres${held}${known}`
+  const known = twin ? `, is ${spokenChord(twin, naming)}` : ''
+  return `${spokenChord(chord, naming)}, ${fretsWord(frets)}: ${tones.join('; ')}; ${Math.round(reachMm)} millimetres${held}${known}`
 }
 
 const movedWords = (by: number): string => `${counted(Math.abs(by), 'fret')} ${by > 0 ? 'up' : 'down'}`

@@ -6,8 +6,10 @@ import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
 import { saveSoundFile } from '../../state/playback.ts'
-import { $session } from '../../state/session.ts'
+import { $session, $style } from '../../state/session.ts'
 import { type Walk, walkAt } from '../../state/walk.ts'
+import { counted } from '../../words/shapes.ts'
+import { spokenChord } from '../../words/spoken.ts'
 import { Acts } from './Acts.tsx'
 import classes from './ArpeggioView.module.css'
 import type { Params } from './address.ts'
@@ -56,9 +58,9 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   useEffect(() => setTune(walkAt(writeSymbol(plan.chord, { ascii: true }))), [plan.chord])
   return (
     <Frame
-      title={writeSymbol(plan.chord)}
+      title={writeSymbol(plan.chord, $style.get())}
       heading="A chord as an arpeggio"
-      announcement={`${writeSymbol(plan.chord)}: ${line.notes.length} tones`}
+      announcement={`${spokenChord(plan.chord, $session.get().settings.naming)}: ${counted(line.notes.length, 'tone')}`}
       acts={sharedActs(state, voicing)}
       keys={arpeggioKeys(state, ear, voicing, tune)}
     >

@@ -33,7 +33,7 @@ export function CheatSheet({ state, close }: { readonly state: KeyState; readonl
           </button>
         </span>
       </h2>
-      <table>
+      <table aria-label="Formulas of every step">
         <thead>
           <tr>
             <th scope="col">step</th>

@@ -16,6 +16,7 @@ import { saveSoundFile } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
 import { BREAKPOINTS } from '../../styles/breakpoints.mjs'
 import { askWords, FUNCTION_WORDS } from '../../words/lane.ts'
+import { spokenChord } from '../../words/spoken.ts'
 import { Acts } from './Acts.tsx'
 import type { Params } from './address.ts'
 import { ChosenStep } from './beside/ChosenStep.tsx'
@@ -66,7 +67,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const { chosen, plan } = shown
   const lane = shown.answer.lanes[shown.answer.plan.lane]
   const onStrings = lane?.ask.kind === 'tones' ? lane : undefined
-  const symbol = chosen && writeSymbol(chosen.chord, { naming: settings.naming })
+  const symbol = chosen && spokenChord(chosen.chord, settings.naming)
   return (
     <Frame
       title={`${writeKey(plan.key, { naming: settings.naming })} ${plan.depth}`}

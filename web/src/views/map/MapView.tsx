@@ -128,7 +128,7 @@ const titleOf = (asked: MapState['asked']): string =>
 /** The place in hand: its chord, and where. */
 function announcementOf(shown: ShownMap | undefined): string {
   if (!shown?.chosen) return ''
-  return spokenPlace(shown.chosen, shown.map.chord, shown.neck.open.length, {})
+  return spokenPlace(shown.chosen, shown.map.chord, shown.neck.open.length, $session.get().settings.naming)
 }
 
 interface FoundProps {

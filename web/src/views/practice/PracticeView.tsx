@@ -1,11 +1,11 @@
 /** Practice: one thing at a time. A run through its roots, with what is remembered, heard and said of each. */
-import { writeSymbol } from '@nestling/core/chord'
 import { stringNumber } from '@nestling/core/neck'
 import type { RunStep } from '@nestling/core/practice'
 import { memo, type PointerEvent, useMemo, useRef } from 'react'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
+import { spokenChord } from '../../words/spoken.ts'
 import { Acts, Note } from './Acts.tsx'
 import type { Params } from './address.ts'
 import { runKeys, sharedActs } from './keys.ts'
@@ -68,7 +68,7 @@ function spoken(steps: readonly RunStep[], at: number, strings: number): string 
   const next = steps.length > 1 ? steps[(at + 1) % steps.length] : undefined
   if (!step?.shape || step.string === undefined) return ''
   const fret = step.shape.frets[step.string]
-  return `${writeSymbol(step.chord)}, root string ${stringNumber(step.string, strings)} fret ${fret}${next ? `, next ${writeSymbol(next.chord)}` : ''}`
+  return `${spokenChord(step.chord)}, root string ${stringNumber(step.string, strings)} fret ${fret}${next ? `, next ${spokenChord(next.chord)}` : ''}`
 }
 
 const HOLD_MS = 450

@@ -36,7 +36,7 @@ export function Acts() {
       [{ words: 'Play the strings', keyHint: 'Space', isMain: true, run: hearStrings }],
       [
         { words: 'One more instrument', keyHint: 'N', run: addAnother },
-        { words: `Take ${kept.name} away`, run: takeInstrumentAway, disabled: kept.id === 0 },
+        { words: `Delete ${kept.name}`, run: takeInstrumentAway, disabled: kept.id === 0 },
       ],
     ],
     [kept],

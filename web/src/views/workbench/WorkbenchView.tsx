@@ -3,6 +3,7 @@ import { writeSymbol } from '@nestling/core/chord'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
+import { $style } from '../../state/session.ts'
 import type { Address, WorkbenchState } from '../../state/workbench/index.ts'
 import { fretsWord } from '../../words/shapes.ts'
 import { OneFretAway } from './away/OneFretAway.tsx'
@@ -59,4 +60,4 @@ function Spoken({ state, children }: { readonly state: WorkbenchState; readonly 
 }
 
 const titleOf = ({ question, frets }: WorkbenchState): string =>
-  `${writeSymbol(question.chord)} ${frets ? fretsWord(frets) : ''}`.trim()
+  `${writeSymbol(question.chord, $style.get())} ${frets ? fretsWord(frets) : ''}`.trim()

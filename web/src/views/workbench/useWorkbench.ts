@@ -1,6 +1,5 @@
 /** All effects of the Build view: opening the store, the address, and what is said aloud. */
 import { useStore } from '@nanostores/react'
-import { writeSymbol } from '@nestling/core/chord'
 import { instrumentFor } from '@nestling/core/request'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
 import { useSettled } from '../../controls/useSettled.ts'
@@ -23,6 +22,7 @@ import {
   voicingInHand,
   type WorkbenchState,
 } from '../../state/workbench/index.ts'
+import { spokenChord } from '../../words/spoken.ts'
 
 export function useWorkbench(address: Address): WorkbenchState {
   useKeptPast(asked, 'build')
@@ -108,6 +108,7 @@ export function useAnnouncement(state: WorkbenchState): string {
 function announcementOf(state: WorkbenchState): string {
   if (state.search.status === 'searching') return ''
   const voicing = voicingInHand(state)
-  const symbol = writeSymbol(state.question.chord)
-  return voicing ? `${symbol}, ${spokenVoicing(voicing, 'letters')}` : `${symbol}, no shape`
+  const { naming } = $session.get().settings
+  const symbol = spokenChord(state.question.chord, naming)
+  return voicing ? `${symbol}, ${spokenVoicing(voicing, naming)}` : `${symbol}, no shape`
 }

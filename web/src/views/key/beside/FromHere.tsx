@@ -5,6 +5,7 @@ import { leastMoves, writeStep } from '@nestling/core/key'
 import { stringNumber } from '@nestling/core/neck'
 import { centreOf } from '@nestling/core/voicing'
 import { memo } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
@@ -17,6 +18,7 @@ const COLUMN = 37
 
 export const FromHere = memo(function FromHere({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
+  const stop = useOneStop<HTMLUListElement>()
   const { answer, chosen, plan, change } = state
   const { key } = answer.plan
   const own = answer.steps[answer.plan.step - 1]
@@ -30,7 +32,7 @@ export const FromHere = memo(function FromHere({ state }: { readonly state: KeyS
           <u>stays</u> · moves by · hand
         </span>
       </h2>
-      <ul className={classes['list']}>
+      <ul className={classes['list']} {...stop}>
         {answer.steps
           .filter(({ step }) => step !== own.step)
           .map(({ step, chord }) => {

@@ -4,6 +4,7 @@ import { writeSymbol } from '@nestling/core/chord'
 import { chordScale, type StandInKind, stackAround, standIns, writeStep } from '@nestling/core/key'
 import { pitchClassOf, spellDegree, writeNote } from '@nestling/core/pitch'
 import { memo } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
@@ -16,6 +17,7 @@ const LEFT = 14
 
 export const StandIns = memo(function StandIns({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
+  const stop = useOneStop<HTMLUListElement>()
   const { answer, plan, change } = state
   const { key, depth } = answer.plan
   const step = answer.steps[answer.plan.step - 1]
@@ -44,7 +46,7 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
           ))}
         </svg>
       </h2>
-      <ul className={classes['list']}>
+      <ul className={classes['list']} {...stop}>
         {all.map(({ kind, chord, stays, comes, goes }) => {
           const symbol = writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
           const at = (note: string) => stack.findIndex((one) => pitchClassOf(one) === pitchClassOf(note as typeof one))

@@ -55,7 +55,6 @@ export function LaneSheet({ sheet, map, strings, chosen, take, hear, open }: Lan
           strings={strings}
           labels={settings.labels !== 'none'}
           naming={settings.naming}
-          school={settings.symbols}
           chosen={lane.places.some(({ place }) => place === chosen) ? chosen : undefined}
           take={take}
           hear={hear}
@@ -84,12 +83,10 @@ interface OneLaneProps extends Pick<LaneSheetProps, 'sheet' | 'map' | 'strings' 
   readonly lane: Lane
   readonly labels: boolean
   readonly naming: NonNullable<SymbolStyle['naming']>
-  readonly school: NonNullable<SymbolStyle['school']>
 }
 
 const OneLane = memo(function OneLane(props: OneLaneProps) {
-  const { lane, sheet, map, strings, chosen, take, hear, open, labels, naming, school } = props
-  const style: SymbolStyle = { naming, school }
+  const { lane, sheet, map, strings, chosen, take, hear, open, labels, naming } = props
   const under = ({ currentTarget, clientX, clientY }: MouseEvent<SVGSVGElement>): MapPlace | undefined => {
     const { left, top, width } = currentTarget.getBoundingClientRect()
     const scale = sheet.width / width
@@ -122,7 +119,7 @@ const OneLane = memo(function OneLane(props: OneLaneProps) {
           key={drawn.place.bass}
           drawn={drawn}
           isChosen={drawn.place === chosen}
-          spoken={spokenPlace(drawn.place, map.chord, strings, style)}
+          spoken={spokenPlace(drawn.place, map.chord, strings, naming)}
           take={take}
         />
       ))}

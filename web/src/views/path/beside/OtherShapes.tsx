@@ -2,6 +2,7 @@
 import { type Neck, stringNumber } from '@nestling/core/neck'
 import type { Alternative } from '@nestling/core/path'
 import { memo } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import { useFacing } from '../../../neck/facing.ts'
 import { degreeSign } from '../../../words/degrees.ts'
@@ -15,6 +16,7 @@ const ROW = 20
 export const OtherShapes = memo(function OtherShapes({ state }: { readonly state: PathState }) {
   const { around, answer, neck, chosenShape, takeShape } = state
   const { found } = answer
+  const stop = useOneStop<HTMLUListElement>()
   if (!chosenShape) return null
   const others = around?.others ?? []
   const pressed = others.flatMap(({ shape }) => shape.frets.flatMap((fret) => (fret ? [fret] : [])))
@@ -26,7 +28,7 @@ export const OtherShapes = memo(function OtherShapes({ state }: { readonly state
       <h2 className={classes['head']}>
         Other shapes here <span>the whole path</span>
       </h2>
-      <ul className={classes['list']}>
+      <ul className={classes['list']} {...stop}>
         {others.map(({ shape, total }) => {
           const isNow = fretsWord(shape.frets) === fretsWord(chosenShape.frets)
           const by = total - found.total

@@ -116,9 +116,11 @@ export const Tune = memo(function Tune({ state }: { readonly state: PathState })
             className={classes['drawing']}
             {...handlers}
           >
-            <Bars state={state} bars={bars} height={HEIGHT - STROKES} />
+            <g aria-hidden>
+              <Bars state={state} bars={bars} height={HEIGHT - STROKES} />
+            </g>
             <Columns state={state} columns={columns} height={HEIGHT - STROKES} noneY={HEAD + VOICES + HAND / 2} />
-            <g className={classes['drawn']}>
+            <g className={classes['drawn']} aria-hidden>
               <Voices state={state} columns={columns} layout={layout} scale={pitches} />
               <Hand state={state} columns={columns} scale={frets} footY={HEAD + VOICES + HAND + 15} strings={strings} />
               <Strokes state={state} layout={layout} bars={bars} y={HEIGHT - STROKES} />

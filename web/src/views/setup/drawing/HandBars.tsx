@@ -59,14 +59,14 @@ export function HandBars({
           <path d={`M${easeEnd + scale.direction * 9} ${HAND_Y}H${stretchEnd}`} className={classes['stretch']} />
           <path d={`M${stretchEnd} ${HAND_Y - 8}V${HAND_Y + 8}`} className={classes['reachEnd']} />
           {shares.map((share, finger) => (
-            <g key={share} className={classes['finger']}>
+            <g key={share} className={classes['finger']} aria-hidden>
               <circle cx={start + (easeEnd - start) * share} cy={HAND_Y} r={7} />
               <text x={start + (easeEnd - start) * share} y={HAND_Y + 3.8}>
                 {finger + 1}
               </text>
             </g>
           ))}
-          <text x={Math.min(start, stretchEnd) - 8} y={HAND_Y + 26} className={classes['caption']}>
+          <text aria-hidden x={Math.min(start, stretchEnd) - 8} y={HAND_Y + 26} className={classes['caption']}>
             {index === 0
               ? `from fret ${fret} it spans ${NUMBER_WORDS[spans] ?? spans} at ease`
               : `from ${fret}, ${NUMBER_WORDS[spans] ?? spans}`}

@@ -31,7 +31,7 @@ export const Neck = memo(function Neck({
   const numbers = Array.from({ length: frets }, (_, index) => index + 1)
   const before = scale.nut - scale.direction * 116
   return (
-    <g>
+    <g aria-hidden>
       <path d={board(0, frets)} className={classes['board']} />
       {lastReachableFret < frets && <path d={board(lastReachableFret, frets)} fill="url(#unreachable)" />}
       <path d={numbers.map(wire).join('')} className={classes['wire']} />

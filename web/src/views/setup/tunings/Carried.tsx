@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { namesOf } from '@nestling/core/name'
 import { neckOf, type Tuning, writeTuning } from '@nestling/core/neck'
-import { pitchAt, plainName, writePitch } from '@nestling/core/pitch'
+import { pitchAt, plainName, withSigns, writePitch } from '@nestling/core/pitch'
 import { neckFor } from '@nestling/core/shape'
 import { type Frets, midisOf, sameFingers, samePitchesIn } from '@nestling/core/voicing'
 import { useMemo } from 'react'
@@ -60,7 +60,7 @@ export function Carried({ to }: { readonly to: Tuning }) {
           notes go.
         </p>
       ) : (
-        <table className={classes['table']}>
+        <table className={classes['table']} aria-label="The tray in that tuning">
           <thead>
             <tr>
               <th scope="col">shape</th>
@@ -81,7 +81,7 @@ export function Carried({ to }: { readonly to: Tuning }) {
           </tbody>
         </table>
       )}
-      <p className={classes['aside']}>Going to {writeTuning(to).replaceAll(',', ' ')}.</p>
+      <p className={classes['aside']}>Going to {withSigns(writeTuning(to)).replaceAll(',', ' ')}.</p>
     </section>
   )
 }

@@ -125,7 +125,7 @@ export function WhatItGives({ tuning }: { readonly tuning: Tuning }) {
           />
         </span>
       </h2>
-      <table className={classes['gives']}>
+      <table className={classes['gives']} aria-label="What it gives, step by step">
         <colgroup>
           <col width="46" />
           <col width="126" />
