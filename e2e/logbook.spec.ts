@@ -63,7 +63,7 @@ test.describe('cards', () => {
       await expect(page.getByTestId('card-verdict')).toHaveCount(0)
     }
     await choose(page, 'Listen to', 'a simulated player who plays it right')
-    await page.getByRole('button', { name: 'play it' }).click()
+    await page.getByRole('button', { name: 'answer by playing' }).click()
     await expect(page.getByTestId('card-verdict')).toContainText('the ear heard every string')
     await expect(page.getByTestId('card-verdict')).toContainText('kept as had it')
     await page.keyboard.press('Enter')

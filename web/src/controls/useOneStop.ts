@@ -5,6 +5,7 @@ export interface OneStop<Box extends HTMLElement> {
   readonly ref: RefObject<Box | null>
   readonly onKeyDown: (event: KeyboardEvent<Box>) => void
   readonly onFocus: () => void
+  readonly onPointerDown: () => void
   /** The keys of a page know such a list by it. */
   readonly 'data-one-stop': true
 }
@@ -59,16 +60,30 @@ const WAYS: Readonly<Record<string, readonly [number, number]>> = {
 /** @param direction −1 where the bridge lies at the left: → leads towards the bridge on every neck. */
 export function useOneStop<Box extends HTMLElement>(direction: 1 | -1 = 1): OneStop<Box> {
   const ref = useRef<Box>(null)
+  // What was only clicked leaves the arrows to the page.
+  const pressing = useRef(false)
+  const clicked = useRef(false)
   useLayoutEffect(() => settle(ref.current))
   return useMemo(
     () => ({
       ref,
       'data-one-stop': true,
-      onFocus: () => settle(ref.current),
+      onFocus: () => {
+        clicked.current = pressing.current
+        settle(ref.current)
+      },
+      onPointerDown: () => {
+        clicked.current = true
+        pressing.current = true
+        // The focus comes within the same press.
+        setTimeout(() => {
+          pressing.current = false
+        })
+      },
       onKeyDown(event) {
         const things = thingsIn(event.currentTarget)
         const now = things.indexOf(document.activeElement as HTMLElement)
-        if (now < 0 || event.ctrlKey || event.metaKey || event.altKey) return
+        if (clicked.current || now < 0 || event.ctrlKey || event.metaKey || event.altKey) return
         const way = WAYS[event.key]
         if (!way && event.key !== 'Home' && event.key !== 'End') return
         event.preventDefault()

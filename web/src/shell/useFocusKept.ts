@@ -8,6 +8,8 @@ import { OVER_ID } from './theme.ts'
 /** What can hold several things to press. */
 const HOLDERS = 'li, ul, ol, tr, table, dl, form, article, section, aside, [role="group"], main'
 const KEPT = 'main, [aria-label="Tray"]'
+/** Menus and dialogs; and a card, whose answer given leaves the keys to the page: Enter is the next one. */
+const LETS_GO = `#${OVER_ID}, [data-lets-go]`
 const FOCUSABLE = 'a[href], button:not(:disabled), input:not(:disabled), select, textarea, [tabindex]:not([data-rest])'
 
 interface Held {
@@ -50,7 +52,7 @@ export function useFocusKept(): void {
     }
     const onFocus = ({ target }: FocusEvent) => {
       // Menus and dialogs give it back themselves.
-      const isOwn = target instanceof Element && target.closest(KEPT) !== null && target.closest(`#${OVER_ID}`) === null
+      const isOwn = target instanceof Element && target.closest(KEPT) !== null && target.closest(LETS_GO) === null
       held = isOwn ? heldBy(target) : undefined
     }
     const observer = new MutationObserver(() => {

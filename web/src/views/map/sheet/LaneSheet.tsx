@@ -121,6 +121,7 @@ const OneLane = memo(function OneLane(props: OneLaneProps) {
           isChosen={drawn.place === chosen}
           spoken={spokenPlace(drawn.place, map.chord, strings, naming)}
           take={take}
+          open={open}
         />
       ))}
       <LaneTones lane={lane} labels={labels} />
@@ -188,9 +189,10 @@ interface PlaceProps {
   readonly isChosen: boolean
   readonly spoken: string
   readonly take: (place: MapPlace) => void
+  readonly open: (place: MapPlace) => void
 }
 
-const Place = memo(function Place({ drawn, isChosen, spoken, take }: PlaceProps) {
+const Place = memo(function Place({ drawn, isChosen, spoken, take, open }: PlaceProps) {
   const { place, tones, box } = drawn
   return (
     <g
@@ -203,10 +205,11 @@ const Place = memo(function Place({ drawn, isChosen, spoken, take }: PlaceProps)
       data-frets={fretsWord(place.frets)}
       data-hold={place.hold}
       onKeyDown={(event) => {
-        if (event.key !== ' ' || isChosen) return
+        if (event.key !== 'Enter' && (event.key !== ' ' || isChosen)) return
         event.preventDefault()
         event.stopPropagation()
-        take(place)
+        if (event.key === 'Enter') open(place)
+        else take(place)
       }}
     >
       <rect x={box.x} y={box.y} width={box.width} height={box.height} rx={7} className={classes['field']} />
