@@ -287,7 +287,7 @@ test('a part is played by itself, round after round quicker; the tune is seen in
   await choose(page, 'Part', 'B, bars 3 to 4')
   await expect(page).toHaveURL(/part=3-4/)
   await choose(page, 'Each round', '+10 a round')
-  await page.getByRole('button', { name: /^Play/ }).click()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
   await expect(chords(page).nth(2)).toHaveAttribute('data-sounds', 'true')
   await expect(chords(page).nth(3)).toHaveAttribute('data-sounds', 'true')
   await expect(page.getByLabel('Tempo, beats per minute')).toHaveValue('210')

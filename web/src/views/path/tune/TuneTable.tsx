@@ -21,7 +21,7 @@ export const TuneTable = memo(function TuneTable({ state }: { readonly state: Pa
   const now = costsOf(found, state)
   const then = other && costsOf(other, state)
   return (
-    <table aria-label="The tune as a table" className={classes['table']} data-testid="tune-table">
+    <table className={classes['table']} data-testid="tune-table">
       <caption>
         {other
           ? `As it is, ${found.total.toFixed(2)}, and beside it another way, ${other.total.toFixed(2)}`
