@@ -366,7 +366,7 @@ test.describe('the tray', () => {
     await page.getByRole('region', { name: 'Tray' }).getByRole('button', { name: 'Save to Book' }).click()
     await expect(page.getByText(/Saved to Book: Low Tide Waltz/)).toBeVisible()
     await page.getByRole('button', { name: 'Empty the tray' }).click()
-    await expect(page.getByText(/puts the shape in hand here/)).toBeVisible()
+    await expect(page.getByText(/adds the shape in hand/)).toBeVisible()
     await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
     await expect(items).toHaveCount(before + 2)
 

@@ -5,14 +5,13 @@ import { CSS } from '@dnd-kit/utilities'
 import { ActionIcon, Menu } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { withSigns } from '@nestling/core/pitch'
 import { neckFor } from '@nestling/core/shape'
 import { voicingOf } from '@nestling/core/voicing'
 import { useState } from 'react'
 import type { StepTexts } from '../contracts/progression.ts'
 import { IconX } from '../controls/icons.ts'
 import { SmallNeck } from '../neck/SmallNeck.tsx'
-import { $player, $session } from '../state/session.ts'
+import { $player, $session, $style } from '../state/session.ts'
 import { moveInTray, shownStep } from '../state/tray.ts'
 import { addressOfShape } from '../state/workbench/address.ts'
 import classes from './Tray.module.css'
@@ -84,7 +83,10 @@ function none(): undefined {
 }
 
 const handleId = (id: string): string => `tray-handle-${id}`
-const nameOf = (step: StepTexts): string => withSigns(step.chord)
+function nameOf(step: StepTexts): string {
+  const { chord } = shownStep(step)
+  return chord ? writeSymbol(chord, $style.get()) : step.chord
+}
 
 function TrayItem({
   step,
