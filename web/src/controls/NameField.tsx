@@ -36,6 +36,8 @@ export function NameField({ label, name, mayBeEmpty = false, placeholder, width,
       onChange={(event) => setText(event.currentTarget.value)}
       onBlur={finish}
       onKeyDown={(event) => {
+        // What gets the focus then is not pressed by the same key.
+        if (event.key === 'Enter') event.preventDefault()
         if (event.key === 'Enter' && !problem) event.currentTarget.blur()
         if (event.key === 'Escape') done(undefined)
       }}
