@@ -1,7 +1,7 @@
 /** An audit by rule of every view in its states, by day and at dusk. */
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test } from '@playwright/test'
-import { booksShapes, emptyTray } from './support/kept.ts'
+import { leaveAsItWas } from './support/kept.ts'
 import { openState, STATES } from './support/states.ts'
 
 /** WCAG 2.2 at levels A and AA, and what is good practice beside. */
@@ -13,16 +13,7 @@ async function faults(page: Page, part: string | undefined, rules?: string[]) {
   return violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`)
 }
 
-// What a state changed is kept by the server: the tests after these want it as it was.
-let leaveBook: Awaited<ReturnType<typeof booksShapes>> | undefined
-test.beforeAll(async ({ request }) => {
-  leaveBook = await booksShapes(request)
-})
-test.afterAll(async ({ request }) => {
-  await leaveBook?.(request)
-  await emptyTray(request)
-  await request.patch('/api/settings', { data: { foundAs: 'bars' } })
-})
+leaveAsItWas()
 
 test('sixty states are audited', () => {
   expect(STATES.length).toBeGreaterThanOrEqual(60)

@@ -1,16 +1,9 @@
 /** The main acts of every view, once by the keyboard alone and once by touch alone, on a phone. */
 import { expect, type Page, test } from '@playwright/test'
 import { type MainAct, VIEW_ACTS } from './support/acts.ts'
-import { booksShapes, emptyTray } from './support/kept.ts'
+import { emptyTray, leaveAsItWas } from './support/kept.ts'
 
-let leaveBook: Awaited<ReturnType<typeof booksShapes>> | undefined
-test.beforeAll(async ({ request }) => {
-  leaveBook = await booksShapes(request)
-})
-test.afterAll(async ({ request }) => {
-  await leaveBook?.(request)
-  await emptyTray(request)
-})
+leaveAsItWas()
 
 async function open(page: Page, path: string) {
   await emptyTray(page.request)

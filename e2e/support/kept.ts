@@ -1,5 +1,5 @@
 /** What the server keeps, as a test's end leaves it to the next. */
-import type { APIRequestContext } from '@playwright/test'
+import { type APIRequestContext, test } from '@playwright/test'
 
 const JSON_TYPE = { 'content-type': 'application/json' }
 
@@ -13,11 +13,16 @@ const shapeIds = async (request: APIRequestContext): Promise<readonly number[]> 
   return shapes.map(({ id }: { readonly id: number }) => id)
 }
 
-/** Remembers the Book's shapes. @returns Deletes those that came since. */
-export async function booksShapes(request: APIRequestContext): Promise<(later: APIRequestContext) => Promise<void>> {
-  const before = await shapeIds(request)
-  return async (later) => {
-    for (const id of await shapeIds(later))
-      if (!before.includes(id)) await later.delete(`/api/shapes/${id}`, { headers: JSON_TYPE })
-  }
+/** The tests of this file leave Book, tray and the look of what is found as they were: those after them want it so. */
+export function leaveAsItWas(): void {
+  let before: readonly number[] = []
+  test.beforeAll(async ({ request }) => {
+    before = await shapeIds(request)
+  })
+  test.afterAll(async ({ request }) => {
+    for (const id of await shapeIds(request))
+      if (!before.includes(id)) await request.delete(`/api/shapes/${id}`, { headers: JSON_TYPE })
+    await emptyTray(request)
+    await request.patch('/api/settings', { data: { foundAs: 'bars' } })
+  })
 }

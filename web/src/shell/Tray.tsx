@@ -1,7 +1,6 @@
 /** The strip at the foot of every view: shapes collected on the way, in the order in which they are played. */
 import { ActionIcon, Button, Tooltip } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { writeSymbol } from '@nestling/core/chord'
 import { neckFor } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
 import { highestPressed, lowestPressed } from '@nestling/core/voicing'
@@ -15,8 +14,18 @@ import { newId } from '../state/ids.ts'
 import { toPath, toPractice } from '../state/links.ts'
 import { tell } from '../state/notices.ts'
 import { hearChords } from '../state/playback.ts'
-import { $player, $style } from '../state/session.ts'
-import { $tray, $trayKept, emptyTray, keepTray, nameTray, putBack, removeFromTray, shownStep } from '../state/tray.ts'
+import { $player } from '../state/session.ts'
+import {
+  $tray,
+  $trayKept,
+  emptyTray,
+  keepTray,
+  nameTray,
+  putBack,
+  removeFromTray,
+  shownStep,
+  stepSymbol,
+} from '../state/tray.ts'
 import { counted } from '../words/shapes.ts'
 import classes from './Tray.module.css'
 import type { FretWindow } from './TraySteps.tsx'
@@ -135,15 +144,10 @@ function empty(tray: TrayTexts) {
   undoable(`Removed: ${counted(tray.steps.length, 'shape')}`, tray.steps, 0)
 }
 
-function symbolOf(step: StepTexts): string {
-  const { chord } = shownStep(step)
-  return chord ? writeSymbol(chord, $style.get()) : step.chord
-}
-
 function remove(step: StepTexts) {
   const at = $tray.get().steps.findIndex(({ id }) => id === step.id)
   void removeFromTray(step.id)
-  undoable(`Removed: ${symbolOf(step)}`, [step], at)
+  undoable(`Removed: ${stepSymbol(step)}`, [step], at)
 }
 
 function TrayName({ name }: { readonly name: string }) {

@@ -4,15 +4,14 @@ import { horizontalListSortingStrategy, SortableContext, useSortable } from '@dn
 import { CSS } from '@dnd-kit/utilities'
 import { ActionIcon, Menu } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { writeSymbol } from '@nestling/core/chord'
 import { neckFor } from '@nestling/core/shape'
 import { voicingOf } from '@nestling/core/voicing'
 import { useState } from 'react'
 import type { StepTexts } from '../contracts/progression.ts'
 import { IconX } from '../controls/icons.ts'
 import { SmallNeck } from '../neck/SmallNeck.tsx'
-import { $player, $session, $style } from '../state/session.ts'
-import { moveInTray, shownStep } from '../state/tray.ts'
+import { $player, $style } from '../state/session.ts'
+import { moveInTray, shownStep, stepSymbol } from '../state/tray.ts'
 import { addressOfShape } from '../state/workbench/address.ts'
 import classes from './Tray.module.css'
 
@@ -37,7 +36,7 @@ export default function TraySteps({ steps, playing, window, remove }: TrayStepsP
     const step = steps[from]
     if (!step || to < 0 || to >= steps.length || from === to) return
     void moveInTray(from, to)
-    setSaid(`${nameOf(step)} is now ${to + 1} of ${steps.length}`)
+    setSaid(`${stepSymbol(step)} is now ${to + 1} of ${steps.length}`)
     // Moved in the page, it loses the focus.
     requestAnimationFrame(() => document.getElementById(handleId(step.id))?.focus())
   }
@@ -83,10 +82,6 @@ function none(): undefined {
 }
 
 const handleId = (id: string): string => `tray-handle-${id}`
-function nameOf(step: StepTexts): string {
-  const { chord } = shownStep(step)
-  return chord ? writeSymbol(chord, $style.get()) : step.chord
-}
 
 function TrayItem({
   step,
@@ -105,11 +100,11 @@ function TrayItem({
   readonly window: FretWindow
   readonly remove: (step: StepTexts) => void
 }) {
-  const { settings } = useStore($session)
   const player = useStore($player)
   const { listeners, setNodeRef, transform, transition } = useSortable({ id: step.id })
-  const { chord, shape, texts } = shownStep(step)
-  const symbol = chord ? writeSymbol(chord, { naming: settings.naming, school: settings.symbols }) : texts.chord
+  const { shape, texts } = shownStep(step)
+  useStore($style)
+  const symbol = stepSymbol(step)
   const frets = texts.shape?.frets ?? ''
   const style = { transform: CSS.Translate.toString(transform), transition }
   const voicing = shape && voicingOf(shape.chord, shape.frets, neckFor(shape, player.instrument))

@@ -2,7 +2,7 @@
  * The tray: the current progression, shapes collected while working. A change shows at once and lands in the database; a
  * refusal brings back what is there.
  */
-import { readSymbol } from '@nestling/core/chord'
+import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { EMPTY_PROGRESSION, type StepTexts, stepFor, withSteps, writeProgression } from '@nestling/core/progression'
 import { readShape, type Shape } from '@nestling/core/shape'
 import { atom } from 'nanostores'
@@ -12,6 +12,7 @@ import { call, type Reply } from './http.ts'
 import { newId } from './ids.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
+import { $style } from './session.ts'
 import { joinUndo, stamp } from './undoOrder.ts'
 import { inWindow, keepInWindow } from './windowStorage.ts'
 
@@ -171,4 +172,10 @@ export function shownStep(texts: StepTexts): ShownStep {
     shown.set(texts, step)
   }
   return step
+}
+
+/** As this player writes it; a chord that can't be read, as it is kept. */
+export function stepSymbol(step: StepTexts): string {
+  const { chord } = shownStep(step)
+  return chord ? writeSymbol(chord, $style.get()) : step.chord
 }
