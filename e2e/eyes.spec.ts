@@ -1,5 +1,6 @@
 /** What has to be seen: on phones and zoomed, with wider spacing, in the system's colours, printed. */
 import { expect, type Page, test } from '@playwright/test'
+import { emptyTray } from './support/kept.ts'
 
 const VIEWS = [
   '/?chord=Ebmaj7&strings=5432&shape=x6878x',
@@ -28,7 +29,7 @@ async function open(page: Page, path: string) {
 const overflowing = (page: Page) =>
   page.evaluate(() => ({
     page: document.documentElement.scrollWidth - window.innerWidth,
-    wide: [...document.querySelectorAll('main *, header *')]
+    wide: [...document.querySelectorAll('main *, header *, [aria-label="Tray"] *')]
       .filter((one) => one.getClientRects().length > 0 && one.getBoundingClientRect().right > window.innerWidth + 1)
       .filter((one) => {
         for (let at = one.parentElement; at; at = at.parentElement)
@@ -49,6 +50,26 @@ for (const width of [320, 390, 640])
       expect({ path, over: Math.max(0, over), wide }).toEqual({ path, over: 0, wide: [] })
     }
   })
+
+test('on a phone a filled tray lies within the screen, and a page that opens with one reports no error', async ({
+  page,
+}) => {
+  const errors: string[] = []
+  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
+  page.on('pageerror', ({ message }) => errors.push(message))
+  await page.setViewportSize({ width: 390, height: 844 })
+  await open(page, VIEWS[0])
+  await page.keyboard.press('t')
+  await expect.poll(async () => (await (await page.request.get('/api/tray')).json()).steps.length).toBeGreaterThan(0)
+  for (const path of ['/', '/key?key=Bb', '/book']) {
+    await open(page, path)
+    await expect(page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem').first()).toBeVisible()
+    const { page: over, wide } = await overflowing(page)
+    expect({ path, over: Math.max(0, over), wide }).toEqual({ path, over: 0, wide: [] })
+  }
+  expect(errors).toEqual([])
+  await emptyTray(page.request)
+})
 
 test('no number or letter of a drawing is smaller than 10 px on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
@@ -168,6 +189,12 @@ test('printed, a view is itself on white, with its legend and instrument, and wi
     expect({ path, ...seen, foot: '' }).toEqual({ path, ground: 'rgb(255, 255, 255)', over: 0, controls: 0, foot: '', isFootSeen: true }) // biome-ignore format: a row
     expect(seen.foot).toMatch(/Archtop, E A D G B E.*20\d\d.*Dotted: third/)
   }
+})
+
+test('on paper the instrument is tuned as the view’s sentence says', async ({ page }) => {
+  await open(page, '/map?chord=G&tuning=D2,G2,D3,G3,B3,D4')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.locator('.on-paper')).toContainText('Archtop, D G D G B D')
 })
 
 test('a small neck faces as the large one does, for a left-handed player and with the low string on top', async ({

@@ -96,7 +96,7 @@ export const STATES: readonly State[] = [
       await page.getByRole('menu').waitFor()
     },
   },
-  { name: 'Build, another tuning', path: '/?chord=G&tuning=D-G-D-G-B-D' },
+  { name: 'Build, another tuning', path: '/?chord=G&tuning=D2,G2,D3,G3,B3,D4' },
   { name: 'Map', path: '/map?chord=C' },
   { name: 'Map, changed', path: '/map?chord=Ebmaj7&add=9' },
   { name: 'Map, a choice open', part: OVER, path: '/map?chord=C', act: opened('String sets') },

@@ -69,7 +69,6 @@ export const ActLine = memo(function ActLine({
               type="button"
               className={classes['quiet']}
               aria-label="Undo"
-              title="Ctrl Z"
               disabled={!past.canUndo && !other.canUndo}
               onClick={() => undoLast(undo)}
             >

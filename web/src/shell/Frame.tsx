@@ -3,8 +3,8 @@ import { useStore } from '@nanostores/react'
 import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { $keysOpen, openKeys } from './help.ts'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
-import { OnPaper } from './OnPaper.tsx'
 import { usePageKeys } from './pageKeys.ts'
+import { $title } from './title.ts'
 
 export interface FrameProps {
   /** What is in hand, for the window's title: "E♭maj7 x6878x". */
@@ -35,7 +35,6 @@ export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys 
     <>
       {heading !== undefined && <h1 className="heard-only">{heading}</h1>}
       {children}
-      <OnPaper title={title} />
       <p className="heard-only" aria-live="polite">
         {said}
       </p>
@@ -65,6 +64,7 @@ function useTitle(title: string | undefined): void {
   const own = useRef<string>(undefined)
   useEffect(() => {
     own.current ??= document.title
+    $title.set(title ?? '')
     document.title = title === undefined || title === '' ? own.current : `${title} · ${own.current}`
   }, [title])
 }

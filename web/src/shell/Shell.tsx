@@ -12,22 +12,24 @@ import {
 import { useMediaQuery } from '@mantine/hooks'
 import { Notifications } from '@mantine/notifications'
 import { useStore } from '@nanostores/react'
-import { readKnownTuning, tuningLetters, writeTuning } from '@nestling/core/neck'
+import { tuningLetters, writeTuning } from '@nestling/core/neck'
 import { type ReactNode, useEffect, useMemo, useState } from 'react'
 import { IconChevronDown, IconMoon, IconSun } from '../controls/icons.ts'
 import { isMac } from '../controls/platform.ts'
 import { EggPatterns } from '../neck/Egg.tsx'
 import { FacingProvider } from '../neck/facing.ts'
-import { $carried, addressIn, type CarryingView, openCarried } from '../state/carried.ts'
+import { $carried, addressIn, openCarried } from '../state/carried.ts'
 import { openPage, type PageData } from '../state/page.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
 import { openTrayPast } from '../state/tray.ts'
 import { BREAKPOINTS } from '../styles/breakpoints.mjs'
 import { openKeys } from './help.ts'
+import { OnPaper } from './OnPaper.tsx'
 import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, OVER_ID, theme } from './theme.ts'
+import { carries, useTuned } from './tuned.ts'
 import { useDragByTouch } from './useDragByTouch.ts'
 import { useFocusKept } from './useFocusKept.ts'
 import { VIEWS, type ViewName, within } from './views.ts'
@@ -83,7 +85,8 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
           </header>
           <main id="work" tabIndex={-1} className={classes['main']}>
             {children}
-            <div id={OVER_ID} className={classes['over']} />
+            <OnPaper view={view} />
+            <div id={OVER_ID} />
           </main>
           <div className={classes['foot']}>
             <Notices place="foot" />
@@ -121,9 +124,6 @@ function Notices({ place }: { readonly place: 'header' | 'foot' }) {
   )
 }
 
-const CARRYING: readonly string[] = ['Build', 'Map', 'Arpeggio', 'Key', 'Path'] satisfies readonly CarryingView[]
-const carries = (view: ViewName): view is CarryingView => CARRYING.includes(view)
-
 /** The views, each with the chord in hand. */
 function Ways({ view }: { readonly view: ViewName }) {
   const { instrument } = useStore($session)
@@ -147,12 +147,8 @@ function Ways({ view }: { readonly view: ViewName }) {
 
 function InstrumentMenu({ view }: { readonly view: ViewName }) {
   const { instruments, instrument, settings } = useStore($session)
-  const { left } = useStore($carried)
-  // Tuned otherwise in the sentence, it is told so here too.
-  const tuned = carries(view) ? left[view]?.inHand.tuning : undefined
-  const read = tuned === undefined ? undefined : readKnownTuning(tuned)
-  const tuning = read?.ok ? read.value : instrument.tuning
-  const label = `${instrument.name} · ${tuningLetters(tuning, settings.naming)}`
+  const { letters } = useTuned(view)
+  const label = `${instrument.name} · ${letters}`
   return (
     <Menu position="bottom-end">
       <Menu.Target>

@@ -4,7 +4,7 @@ import { useStore } from '@nanostores/react'
 import { neckFor } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
 import { highestPressed, lowestPressed } from '@nestling/core/voicing'
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import type { StepTexts, Tray as TrayTexts } from '../contracts/progression.ts'
 import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash } from '../controls/icons.ts'
 import { NameField } from '../controls/NameField.tsx'
@@ -56,6 +56,9 @@ export function Tray() {
   const tray = useStore($tray)
   const { steps, title } = tray
   const kept = useStore($trayKept)
+  // What loads later is not drawn by the server: it would send it behind the page, by a script that the page's policy forbids.
+  const [isHere, setHere] = useState(false)
+  useEffect(() => setHere(true), [])
   const { owner, mark } = useStore($playing)
   const { window, walk } = useMemo(() => walkOf(steps), [steps])
   const playing = owner === OWNER ? (mark ?? -1) : undefined
@@ -68,7 +71,11 @@ export function Tray() {
         </p>
       ) : (
         <Suspense fallback={<span className={classes['shapes']} />}>
-          <TraySteps steps={steps} playing={playing} window={window} remove={remove} />
+          {isHere ? (
+            <TraySteps steps={steps} playing={playing} window={window} remove={remove} />
+          ) : (
+            <span className={classes['shapes']} />
+          )}
         </Suspense>
       )}
       {steps.length > 0 && (

@@ -48,8 +48,8 @@ test('what was done last is taken back first, in the view or in the tray, and do
   for (let press = 0; press < 5; press++) undo()
   expect(undone).toEqual(['tray G13', 'tray G7', 'view to Dm7', 'tray Dm7', 'view to C'])
   undone.length = 0
-  redo()
-  expect(undone).toEqual(['view on to Dm7'])
+  for (let press = 0; press < 5; press++) redo()
+  expect(undone).toEqual(['view on to Dm7', 'tray again Dm7', 'view on to G7', 'tray again G7', 'tray again G13'])
 })
 
 test('a view that has nothing to undo leaves it to the tray', () => {

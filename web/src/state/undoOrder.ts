@@ -33,7 +33,8 @@ export interface OtherPast {
 
 const $none = atom({ canUndo: false, canRedo: false })
 let other: OtherPast = { $past: $none, at: () => 0, undo: () => undefined, redo: () => undefined }
-let wasOther = false
+/** What was taken back, the last at the end: it is done again the other way round. */
+let undone: ('view' | 'other')[] = []
 
 export const joinUndo = (past: OtherPast): void => {
   other = past
@@ -42,11 +43,17 @@ export const otherPast = (): OtherPast['$past'] => other.$past
 
 /** Takes back what was done last. */
 export function undoLast(viewUndo: (() => unknown) | undefined): unknown {
-  wasOther = other.$past.get().canUndo && (viewUndo === undefined || other.at() > viewsNewest)
-  return wasOther ? other.undo() : viewUndo?.()
+  const isOther = other.$past.get().canUndo && (viewUndo === undefined || other.at() > viewsNewest)
+  undone.push(isOther ? 'other' : 'view')
+  return isOther ? other.undo() : viewUndo?.()
 }
 
-/** Does again what was taken back last. */
+/** Does again what was taken back last. A view says with `false` that it has nothing to do again. */
 export function redoLast(viewRedo: (() => unknown) | undefined): unknown {
-  return other.$past.get().canRedo && (wasOther || viewRedo === undefined) ? other.redo() : viewRedo?.()
+  const canOther = other.$past.get().canRedo
+  if (undone.pop() === 'other' && canOther) return other.redo()
+  const redone = viewRedo === undefined ? false : viewRedo()
+  if (redone !== false || !canOther) return redone
+  undone = []
+  return other.redo()
 }
