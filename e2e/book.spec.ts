@@ -50,6 +50,46 @@ test('a shape is kept, found again, opened, renamed, deleted and brought back', 
   await expect(page.getByRole('button', { name: /^Chord / })).toHaveText('Gm7')
 })
 
+test('what was deleted in the Book is brought back from Build, in the order of doing, and once', async ({ page }) => {
+  await open(page, '?by=newest')
+  const newest = list(page).getByRole('article').first()
+  const name = (await newest.getAttribute('aria-label')) ?? ''
+  await newest.getByRole('button', { name: /^Open/ }).click()
+  await beside(page)
+    .getByRole('button', { name: `Delete ${name}` })
+    .click()
+  await expect(item(page, name)).toHaveCount(0)
+  await page.goto('/?chord=Gm7&arrangement=drop-2&strings=5432')
+  await expect(page.getByTestId('shape-row').first()).toBeVisible()
+  const shape = await page.getByTestId('shape-text').textContent()
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByTestId('shape-text')).not.toHaveText(shape ?? '')
+  // What Build did came later, and goes first.
+  await page.keyboard.press('Control+z')
+  await expect(page.getByTestId('shape-text')).toHaveText(shape ?? '')
+  const [restored] = await Promise.all([page.waitForResponse(/\/restore$/), page.keyboard.press('Control+z')])
+  expect(restored.status()).toBe(200)
+  await expect(page.getByText(`Undone: deleted ${name}`)).toBeVisible()
+  await open(page, '?by=newest')
+  await expect(item(page, name)).toHaveCount(1)
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled()
+})
+
+test('a set that takes the tray’s place gives it back by one undo', async ({ page }) => {
+  await page.goto('/?chord=Gm7&arrangement=drop-2&strings=5432')
+  await expect(page.getByTestId('shape-row').first()).toBeVisible()
+  await page.keyboard.press('t')
+  const tray = page.getByRole('region', { name: 'Tray' }).getByRole('listitem')
+  await expect(tray).toHaveCount(1)
+  await open(page, '?show=sets')
+  await page.getByRole('region', { name: 'Sets' }).getByRole('button', { name: 'Add to tray' }).first().click()
+  await expect(tray).not.toHaveCount(1)
+  await page.keyboard.press('Control+z')
+  await expect(tray).toHaveCount(1)
+  await page.keyboard.press('Control+z')
+  await expect(tray).toHaveCount(0)
+})
+
 test('a name of blanks is not taken, and Escape leaves the old one; a rename can be taken back', async ({ page }) => {
   await open(page)
   await item(page, 'out').getByRole('button').click()

@@ -191,6 +191,34 @@ test('printed, a view is itself on white, with its legend and instrument, and wi
   }
 })
 
+test('Build’s paper has the shape in hand on staff and TAB, and never an earlier one', async ({ page }) => {
+  await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
+  // Print is the browser's; what it would print is looked at.
+  await page.evaluate(() => Object.assign(window, { print: () => document.body.setAttribute('data-printed', '') }))
+  const written = page.getByTestId('written')
+  const digits = () =>
+    written
+      .locator('text')
+      .evaluateAll((texts) => texts.map((one) => one.textContent).filter((text) => /^\d+$/.test(text ?? '')))
+  await page.keyboard.press('Control+p')
+  await expect(page.locator('[data-printed]')).toHaveCount(1)
+  // From the first string down, as they stand.
+  expect((await digits()).toSorted()).toEqual(['6', '7', '8', '8'])
+  await page.emulateMedia({ media: 'print' })
+  await expect(written).toBeVisible()
+  // The signs are the notation's own, not boxes of another font.
+  await expect(written.locator('text').first()).toHaveCSS('font-family', /^Bravura/)
+  await page.emulateMedia({ media: 'screen' })
+  await expect(written).toBeHidden()
+  await page.keyboard.press('ArrowDown')
+  await expect(written.locator('svg')).toHaveCount(0)
+  await page.getByRole('button', { name: 'copy, print' }).click()
+  await page.getByRole('menuitem', { name: 'Print' }).click()
+  await expect(written.locator('svg')).toHaveCount(1)
+  const frets = (await page.getByTestId('shape-text').textContent())?.match(/\d/g)?.toSorted()
+  await expect.poll(async () => (await digits()).toSorted()).toEqual(frets)
+})
+
 test('on paper the instrument is tuned as the view’s sentence says', async ({ page }) => {
   await open(page, '/map?chord=G&tuning=D2,G2,D3,G3,B3,D4')
   await page.emulateMedia({ media: 'print' })
@@ -228,4 +256,34 @@ test('a small neck faces as the large one does, for a left-handed player and wit
     await page.request.delete(`/api/instruments/${id}`, { headers: { 'content-type': 'application/json' } })
     await page.request.patch('/api/settings', { data: { lowOnTop: false, instrumentId } })
   }
+})
+
+test('on a phone held lying the tray is one line, nothing lies over the strip of a run, and a card is in sight with its field', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 844, height: 390 })
+  await open(page, '/?chord=Fm9')
+  await page.keyboard.press('t')
+  const tray = page.getByRole('region', { name: 'Tray' })
+  await expect(tray.getByRole('listitem')).toHaveCount(1)
+  const box = await tray.boundingBox()
+  expect(box?.height).toBeLessThan(60)
+  for (const act of ['Practise', 'Save to Book', 'Empty the tray']) {
+    const place = tray.getByRole(act === 'Practise' ? 'link' : 'button', { name: act })
+    await place.scrollIntoViewIfNeeded()
+    await expect(place).toBeInViewport({ ratio: 1 })
+  }
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(tray.getByRole('listitem')).toHaveCount(0)
+  await open(page, '/practice')
+  const tempo = page.getByRole('button', { name: /^click/ }).last()
+  const at = await tempo.boundingBox()
+  const top = await page.evaluate(
+    ([x, y]) => document.elementFromPoint(x as number, y as number)?.closest('button')?.textContent,
+    [(at?.x ?? 0) + (at?.width ?? 0) / 2, (at?.y ?? 0) + (at?.height ?? 0) / 2],
+  )
+  expect(top).toMatch(/^click/)
+  await open(page, '/cards')
+  await expect(page.getByTestId('card-question')).toBeInViewport()
+  await expect(page.getByRole('textbox', { name: 'Answer' })).toBeInViewport()
 })

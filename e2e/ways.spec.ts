@@ -70,6 +70,39 @@ test.describe('by touch', () => {
     await expect(page.getByTestId('shape-text')).toContainText('x6879x')
   })
 
+  test('a measure of the instrument is pulled by a finger', async ({ page }) => {
+    await open(page, '/setup')
+    const handle = page.getByTestId('handle-scaleLengthMm')
+    const told = () => handle.getAttribute('aria-valuetext')
+    const before = await told()
+    await handle.scrollIntoViewIfNeeded()
+    const box = await handle.locator('rect').last().boundingBox()
+    if (!box) throw new Error('no handle')
+    await swipe(page, { x: box.x + box.width / 2, y: box.y + box.height / 2 }, { x: 30, y: 0 })
+    await expect.poll(told).not.toBe(before)
+    await page.getByRole('button', { name: 'Undo', exact: true }).click()
+    await expect.poll(told).toBe(before)
+  })
+
+  test('what a pointer is told by resting, a finger is told by a tap and the keyboard by coming there', async ({
+    page,
+  }) => {
+    await open(page, BUILD)
+    const title = page.getByTestId('title')
+    const place = page.getByTestId('shape-row').nth(1)
+    const told = (await place.getAttribute('title')) ?? ''
+    expect(told).toMatch(/ mm/)
+    await place.tap()
+    await expect(title).toHaveText(told)
+    await page.getByTestId('shape-text').tap()
+    await expect(title).toHaveCount(0)
+    await place.focus()
+    await page.keyboard.press('ArrowRight')
+    await expect(title).toHaveText(/ mm/)
+    await page.keyboard.press('Escape')
+    await expect(title).toHaveCount(0)
+  })
+
   test('a scroll that begins on the neck scrolls, and changes nothing', async ({ page }) => {
     await open(page, BUILD)
     const from = await middle(page, '3:9')

@@ -49,7 +49,7 @@ export const ActLine = memo(function ActLine({
 }: ActLineProps) {
   const other = useStore(otherPast())
   return (
-    <div className={classes['line']}>
+    <div className={classes['line']} data-field={field !== null || undefined}>
       {field}
       {problem ?? (
         <div className={classes['acts']} role="group" aria-label="Acts">
@@ -63,23 +63,19 @@ export const ActLine = memo(function ActLine({
         </div>
       )}
       <span className={classes['end']}>
-        {undo && past && (
-          <>
-            <button
-              type="button"
-              className={classes['quiet']}
-              aria-label="Undo"
-              disabled={!past.canUndo && !other.canUndo}
-              onClick={() => undoLast(undo)}
-            >
-              undo
-            </button>
-            {(other.canRedo || (redo && past.canRedo)) && (
-              <button type="button" className={classes['quiet']} aria-label="Redo" onClick={() => redoLast(redo)}>
-                redo
-              </button>
-            )}
-          </>
+        <button
+          type="button"
+          className={classes['quiet']}
+          aria-label="Undo"
+          disabled={!past?.canUndo && !other.canUndo}
+          onClick={() => undoLast(undo)}
+        >
+          undo
+        </button>
+        {(other.canRedo || (redo && past?.canRedo)) && (
+          <button type="button" className={classes['quiet']} aria-label="Redo" onClick={() => redoLast(redo)}>
+            redo
+          </button>
         )}
         <Copying copied={copied} />
         <button type="button" className={classes['quiet']} aria-label="Keys" onClick={openKeys}>

@@ -2,6 +2,7 @@
 import { Menu } from '@mantine/core'
 import { useState } from 'react'
 import { tell } from '../state/notices.ts'
+import { printPage } from '../state/printing.ts'
 import type { Copied } from '../words/copied.ts'
 import classes from './ActLine.module.css'
 
@@ -15,7 +16,7 @@ async function copy(text: string, what: string): Promise<void> {
 }
 
 /** Once the menu that led here is gone from the page. */
-const printPage = () => requestAnimationFrame(() => setTimeout(() => window.print()))
+const printSoon = () => requestAnimationFrame(() => setTimeout(() => void printPage()))
 
 export function Copying({ copied }: { readonly copied?: (() => Copied) | undefined }) {
   const [opened, setOpened] = useState(false)
@@ -45,7 +46,7 @@ export function Copying({ copied }: { readonly copied?: (() => Copied) | undefin
           </>
         )}
         <Menu.Divider />
-        <Menu.Item onClick={printPage}>Print</Menu.Item>
+        <Menu.Item onClick={printSoon}>Print</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   )

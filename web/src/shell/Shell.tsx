@@ -19,7 +19,9 @@ import { isMac } from '../controls/platform.ts'
 import { EggPatterns } from '../neck/Egg.tsx'
 import { FacingProvider } from '../neck/facing.ts'
 import { $carried, addressIn, openCarried } from '../state/carried.ts'
+import { openDeeds } from '../state/deeds.ts'
 import { openPage, type PageData } from '../state/page.ts'
+import { onPrintKey } from '../state/printing.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
 import { openTrayPast } from '../state/tray.ts'
 import { BREAKPOINTS } from '../styles/breakpoints.mjs'
@@ -27,6 +29,7 @@ import { openKeys } from './help.ts'
 import { OnPaper } from './OnPaper.tsx'
 import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
+import { Titles } from './Titles.tsx'
 import { Tray } from './Tray.tsx'
 import { cssVariables, OVER_ID, theme } from './theme.ts'
 import { carries, useTuned } from './tuned.ts'
@@ -60,6 +63,9 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
     // Styles print the key's own name: what the server drew does not know the machine.
     if (isMac) document.documentElement.dataset['mac'] = ''
     openTrayPast()
+    openDeeds()
+    window.addEventListener('keydown', onPrintKey)
+    return () => window.removeEventListener('keydown', onPrintKey)
   }, [])
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
@@ -91,13 +97,14 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
           <div className={classes['foot']}>
             <Notices place="foot" />
             {!foldsTray && <Tray />}
-            <footer className={classes['footer']}>
+            <footer className={classes['footer']} data-alone={foldsTray || undefined}>
               <button type="button" onClick={openKeys}>
                 help
               </button>
               <a href="/api">API</a>
             </footer>
           </div>
+          <Titles />
         </div>
       </FacingProvider>
     </MantineProvider>

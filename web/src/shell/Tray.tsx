@@ -8,7 +8,6 @@ import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import type { StepTexts, Tray as TrayTexts } from '../contracts/progression.ts'
 import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash } from '../controls/icons.ts'
 import { NameField } from '../controls/NameField.tsx'
-import { UndoNotice } from '../controls/UndoNotice.tsx'
 import { $playing, stop } from '../sound/transport.ts'
 import { newId } from '../state/ids.ts'
 import { toPath, toPractice } from '../state/links.ts'
@@ -143,7 +142,7 @@ function undoable(words: string, removed: readonly StepTexts[], at: number) {
     tell.settled()
     void putBack(removed, at)
   }
-  tell.undoable(<UndoNotice words={words} undo={undo} />, `tray-${newId()}`)
+  tell.undoable(words, undo, `tray-${newId()}`)
 }
 
 function empty(tray: TrayTexts) {

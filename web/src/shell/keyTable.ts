@@ -97,7 +97,7 @@ export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: 
     ...(keep === undefined ? [] : [line(['K'], 'save it to the Book', { k: keep })]),
     ...(practise === undefined ? [] : [line(['R'], 'practise it', { r: () => go(practise()) })]),
     ...(toSheet === undefined ? [] : [line(['W'], 'put it on a sheet', { w: () => go(toSheet()) })]),
-    { keys: [CONTROL, 'Z'], does: 'undo, what was done in the tray too; with Shift, redo' },
+    { keys: [CONTROL, 'Z'], does: 'undo, what was done in the tray and to what is kept too; with Shift, redo' },
     line(['?'], 'this list', { '?': openHelp }),
   ]
 }

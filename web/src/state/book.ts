@@ -28,7 +28,6 @@ export const deletedThings = (): Promise<Reply<{ readonly deleted: readonly Dele
   call('GET', '/api/deleted')
 export const restoreThing = ({ kind, id }: DeletedThing): Promise<Reply<unknown>> =>
   call('POST', `/api/${kind}s/${id}/restore`)
-export const restoreShape = (id: number): Promise<Reply<KeptShape>> => call('POST', `/api/shapes/${id}/restore`)
 export const historyOf = (id: number): Promise<Reply<ShapeHistory>> => call('GET', `/api/shapes/${id}/history`)
 
 /** What many shapes became; `undo` takes it back. */
@@ -39,8 +38,6 @@ export interface ManyChanged {
 export const changeShapes = (
   change: Omit<ShapesChange, 'ids' | 'all'> & { readonly ids?: readonly number[]; readonly all?: Partial<BookAsk> },
 ): Promise<Reply<ManyChanged>> => call('POST', '/api/shapes/many', change)
-export const undoChange = (id: number): Promise<Reply<{ readonly words: string }>> =>
-  call('POST', `/api/changes/${id}/undo`)
 
 /** An address's fields: what is not asked is left out. */
 const fieldsOf = (fields: Readonly<Record<string, string | number | undefined>>): string =>

@@ -5,11 +5,9 @@ export type Reply<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly status: number; readonly message: string }
 
-export async function call<T>(
-  method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE',
-  path: string,
-  body?: unknown,
-): Promise<Reply<T>> {
+export type Method = 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE'
+
+export async function call<T>(method: Method, path: string, body?: unknown): Promise<Reply<T>> {
   let response: Response
   try {
     response = await fetch(path, {

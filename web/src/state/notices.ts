@@ -1,6 +1,7 @@
 /** Quiet words at the edge of the page. */
 import { notifications } from '@mantine/notifications'
-import type { ReactNode } from 'react'
+import { createElement } from 'react'
+import { UndoNotice } from './UndoNotice.tsx'
 
 const CLOSE = { 'aria-label': 'Close' }
 
@@ -23,9 +24,10 @@ export const tell = {
     })
   },
   /** Something was done that can be taken back from here. */
-  undoable(message: ReactNode, id: string): void {
+  undoable(words: string, undo: () => void, id: string): void {
     hide(offer)
     hide(lastWord)
+    const message = createElement(UndoNotice, { words, undo })
     offer = notifications.show({
       ...{ message, id, color: 'sage', role: 'status', closeButtonProps: CLOSE, withBorder: true, autoClose: false },
     })

@@ -46,6 +46,16 @@ export function showKept(session: Session): void {
   tellOthers('session', session)
 }
 
+/** Instruments and tunings as the server has them now. What does not answer stays as it is shown. */
+export async function refreshSession(): Promise<void> {
+  const [kept, own] = await Promise.all([
+    call<{ readonly instruments: readonly KeptInstrument[] }>('GET', '/api/instruments'),
+    call<{ readonly tunings: readonly OwnTuning[] }>('GET', '/api/tunings'),
+  ])
+  const { settings, instruments, tunings } = $session.get()
+  showKept(sessionOf(settings, kept.ok ? kept.value.instruments : instruments, own.ok ? own.value.tunings : tunings))
+}
+
 let lastAsked: readonly unknown[] = []
 let lastPlayer: Player | undefined
 

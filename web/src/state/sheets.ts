@@ -6,7 +6,6 @@ export const keepSheet = (draft: SheetDraft): Promise<Reply<KeptSheet>> => call(
 export const replaceSheet = (id: number, version: number, draft: SheetDraft): Promise<Reply<KeptSheet>> =>
   call('PUT', `/api/sheets/${id}`, { ...draft, version })
 export const deleteSheet = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/sheets/${id}`)
-export const restoreSheet = (id: number): Promise<Reply<KeptSheet>> => call('POST', `/api/sheets/${id}/restore`)
 export const findSheet = (id: number): Promise<Reply<KeptSheet>> => call('GET', `/api/sheets/${id}`)
 
 /** A last change while the page is being left: nobody is there to hear the answer. */

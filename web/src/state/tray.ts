@@ -146,7 +146,6 @@ export function keepTray(title: string): Promise<Reply<KeptSet>> {
 }
 
 export const deleteSet = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/sets/${id}`)
-export const restoreSet = (id: number): Promise<Reply<KeptSet>> => call('POST', `/api/sets/${id}/restore`)
 
 /** A step as it is drawn and heard; a shape that can't be read is told by its texts and not lost. */
 export interface ShownStep {

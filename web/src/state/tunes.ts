@@ -10,7 +10,6 @@ export const keepTune = (draft: Given): Promise<Reply<KeptTune>> => call('POST',
 export const replaceTune = (id: number, version: number, draft: Given): Promise<Reply<KeptTune>> =>
   call('PUT', `/api/tunes/${id}`, { ...draft, version })
 export const deleteTune = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/tunes/${id}`)
-export const restoreTune = (id: number): Promise<Reply<KeptTune>> => call('POST', `/api/tunes/${id}/restore`)
 
 /** Where a kept tune opens. */
 export const addressOfTune = ({ id, query }: Pick<KeptTune, 'id' | 'query'>): string => `/path?${query}&tune=${id}`

@@ -3,7 +3,11 @@ import { afterEach, expect, test } from 'vitest'
 import { createAsked } from './asked.ts'
 import { joinUndo, redoLast, stamp, stampOf, undoLast, viewStandsAt } from './undoOrder.ts'
 
-afterEach(() => viewStandsAt(0))
+let leave = (): void => undefined
+afterEach(() => {
+  viewStandsAt(0)
+  leave()
+})
 
 /** A tray of names beside a view, with what is taken back written down. */
 function beside() {
@@ -12,7 +16,7 @@ function beside() {
   const back: typeof steps = []
   const $past = atom({ canUndo: false, canRedo: false })
   const show = () => $past.set({ canUndo: steps.length > 0, canRedo: back.length > 0 })
-  joinUndo({
+  leave = joinUndo({
     $past,
     at: () => steps.at(-1)?.at ?? 0,
     undo() {

@@ -1,6 +1,6 @@
 /**
- * What was done last is taken back first, whether in the view or in the tray at its foot. The view says when its newest step
- * that can be undone was taken; the tray knows of its own.
+ * What was done last is taken back first, whether in the view, in the tray at its foot or to what is kept. The view says when
+ * its newest step that can be undone was taken; the others know of their own.
  */
 import { atom, type ReadableAtom } from 'nanostores'
 
@@ -31,29 +31,45 @@ export interface OtherPast {
   readonly redo: () => unknown
 }
 
-const $none = atom({ canUndo: false, canRedo: false })
-let other: OtherPast = { $past: $none, at: () => 0, undo: () => undefined, redo: () => undefined }
-/** What was taken back, the last at the end: it is done again the other way round. */
-let undone: ('view' | 'other')[] = []
-
-export const joinUndo = (past: OtherPast): void => {
-  other = past
+const others: OtherPast[] = []
+const $others = atom({ canUndo: false, canRedo: false })
+const look = (): void => {
+  const all = others.map(({ $past }) => $past.get())
+  $others.set({ canUndo: all.some(({ canUndo }) => canUndo), canRedo: all.some(({ canRedo }) => canRedo) })
 }
-export const otherPast = (): OtherPast['$past'] => other.$past
+/** What was taken back, the last at the end: it is done again the other way round. */
+let undone: ('view' | OtherPast)[] = []
+
+/** @returns How it leaves again. */
+export function joinUndo(past: OtherPast): () => void {
+  others.push(past)
+  const off = past.$past.listen(look)
+  look()
+  return () => {
+    off()
+    others.splice(others.indexOf(past), 1)
+    look()
+  }
+}
+/** What can be undone and redone beside the view. */
+export const otherPast = (): OtherPast['$past'] => $others
 
 /** Takes back what was done last. */
 export function undoLast(viewUndo: (() => unknown) | undefined): unknown {
-  const isOther = other.$past.get().canUndo && (viewUndo === undefined || other.at() > viewsNewest)
-  undone.push(isOther ? 'other' : 'view')
-  return isOther ? other.undo() : viewUndo?.()
+  const [newest] = others.filter(({ $past }) => $past.get().canUndo).toSorted((a, b) => b.at() - a.at())
+  const other = newest && (viewUndo === undefined || newest.at() > viewsNewest) ? newest : undefined
+  undone.push(other ?? 'view')
+  return other ? other.undo() : viewUndo?.()
 }
 
 /** Does again what was taken back last. A view says with `false` that it has nothing to do again. */
 export function redoLast(viewRedo: (() => unknown) | undefined): unknown {
-  const canOther = other.$past.get().canRedo
-  if (undone.pop() === 'other' && canOther) return other.redo()
+  const canRedo = (past: OtherPast) => past.$past.get().canRedo
+  const last = undone.pop()
+  if (last !== undefined && last !== 'view' && canRedo(last)) return last.redo()
   const redone = viewRedo === undefined ? false : viewRedo()
-  if (redone !== false || !canOther) return redone
+  const other = others.find(canRedo)
+  if (redone !== false || !other) return redone
   undone = []
   return other.redo()
 }

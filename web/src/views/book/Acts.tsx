@@ -21,7 +21,7 @@ interface BookActs {
 }
 
 export function Acts({ state, open }: BookActs) {
-  const { selected, undo, canUndo } = state
+  const { selected } = state
   const { shape } = open
   const copied = shape && (() => shapesCopied([shape], $style.get()))
   const isMany = selected === 'all' || selected.size > 0
@@ -31,8 +31,6 @@ export function Acts({ state, open }: BookActs) {
         field={null}
         problem={isMany ? <Many state={state} /> : undefined}
         acts={actsOf(state, open)}
-        past={{ canUndo, canRedo: false }}
-        undo={undo}
         openKeys={openKeys}
         copied={copied}
       />

@@ -42,8 +42,8 @@ const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<Boo
   const { plan } = state
   const shared = useMemo(
     () => ({ fieldId: FIND_ID, typeWords: 'find in the Book', play: open.hear, playWords: 'play the open shape', toTray: open.toTray, practise: () => open.practiseHref,
-      toSheet: () => open.sheetHref, undo: state.undo }),
-    [open, state.undo],
+      toSheet: () => open.sheetHref }),
+    [open],
   )
   const keys = useMemo(() => bookKeys(state, open), [state, open])
   return (

@@ -1,25 +1,16 @@
 /** The state of the Book: what is asked, the shapes that are in sight (from the server, window by window), every change with its undo. */
 import { useStore } from '@nanostores/react'
 import { writeTuning } from '@nestling/core/neck'
-import { createElement, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { BookContents } from '../../contracts/book.ts'
 import type { BookAsk, BookShapes, KeptShape, ShapesChange } from '../../contracts/shape.ts'
-import { UndoNotice } from '../../controls/UndoNotice.tsx'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { createAsked } from '../../state/asked.ts'
-import {
-  changeShape,
-  changeShapes,
-  deleteShape,
-  restoreShape,
-  type ShapeChange,
-  shapesIn,
-  undoChange,
-} from '../../state/book.ts'
-import { call, type Reply } from '../../state/http.ts'
+import { changeShape, changeShapes, deleteShape, type ShapeChange, shapesIn } from '../../state/book.ts'
+import { $takenBack, did as deedDone, restoring, type Undoing, undoingChange } from '../../state/deeds.ts'
+import { call } from '../../state/http.ts'
 import { tell } from '../../state/notices.ts'
 import { $session } from '../../state/session.ts'
-import { stamp, stampOf, viewStandsAt } from '../../state/undoOrder.ts'
 import { type Params, readBook, writeBook } from './address.ts'
 import type { BookPlan } from './types.ts'
 
@@ -44,13 +35,11 @@ export interface BookState {
   readonly remove: (shape: KeptShape) => void
   readonly many: (act: ShapesChange['act']) => void
   /** Something that was deleted or put in elsewhere in the Book: told, and taken back by the same key. */
-  readonly did: (words: string, undo: () => Promise<Reply<unknown>>) => void
+  readonly did: (words: string, undo: Undoing) => void
   readonly selected: ReadonlySet<number> | 'all'
   readonly select: (id: number, isOn: boolean) => void
   readonly selectAll: () => void
   readonly selectNone: () => void
-  readonly undo: () => void
-  readonly canUndo: boolean
 }
 
 export function useBook(params: Params, first: BookContents, firstShapes: BookShapes): BookState {
@@ -62,9 +51,6 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
   const [about, setAbout] = useState<Pick<BookShapes, 'total' | 'groups'>>(firstShapes)
   const [problem, setProblem] = useState<string | undefined>(undefined)
   const [selected, setSelected] = useState<ReadonlySet<number> | 'all'>(new Set<number>())
-  const [steps, setSteps] = useState<readonly { readonly id: string; readonly undo: () => Promise<Reply<unknown>> }[]>(
-    [],
-  )
   useQuestion({ address: writeBook(plan), open: (query) => asked.open(readBook(Object.fromEntries(query))) })
 
   const { find, by, tag, tune, instrument } = plan
@@ -133,29 +119,16 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
     return () => window.removeEventListener('pageshow', onShow)
   }, [])
 
-  const takeBack = useCallback(async (id: string, undo: () => Promise<Reply<unknown>>) => {
-    tell.hide(id)
-    setSteps((all) => all.filter((step) => step.id !== id))
-    const reply = await undo()
-    if (!reply.ok) tell.problem('Not taken back', reply.message)
-    await newest.current()
+  const did = useCallback<BookState['did']>((words, undo) => {
+    deedDone(words, undo)
+    void newest.current()
   }, [])
-  const did = useCallback<BookState['did']>(
-    (words, undo) => {
-      const id = `book-${Date.now()}-${Math.random()}`
-      const step = { id, undo }
-      stamp(step)
-      setSteps((all) => [...all, step])
-      tell.undoable(createElement(UndoNotice, { words, undo: () => void takeBack(id, undo) }), id)
-      void newest.current()
-    },
-    [takeBack],
-  )
-  useEffect(() => viewStandsAt(stampOf(steps.at(-1))), [steps])
-  const undo = useCallback(() => {
-    const last = steps.at(-1)
-    if (last) void takeBack(last.id, last.undo)
-  }, [steps, takeBack])
+  const takenBack = useStore($takenBack)
+  const seen = useRef(takenBack)
+  useEffect(() => {
+    if (seen.current !== takenBack) void newest.current()
+    seen.current = takenBack
+  }, [takenBack])
 
   const edit = useCallback<BookState['edit']>(
     async (shape, change, words) => {
@@ -167,7 +140,11 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
       }
       const { name, note, tags } = shape
       const former: ShapeChange = { name, note, tags, tune: shape.tune }
-      did(words, () => changeShape(reply.value, former))
+      did(words, {
+        method: 'PATCH',
+        path: `/api/shapes/${shape.id}`,
+        body: { ...former, version: reply.value.version },
+      })
       return true
     },
     [did],
@@ -175,7 +152,7 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
   const remove = useCallback<BookState['remove']>(
     (shape) => {
       void deleteShape(shape.id).then((reply) => {
-        if (reply.ok) did(`Deleted: ${shape.name}`, () => restoreShape(shape.id))
+        if (reply.ok) did(`Deleted: ${shape.name}`, restoring('shape', shape.id))
         else tell.problem('Not deleted', reply.message)
       })
     },
@@ -192,7 +169,7 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
         const { changed, undo: id } = reply.value
         if (act.kind === 'delete') setSelected(new Set<number>())
         const done = { delete: 'Deleted', move: 'Moved', tag: 'Tagged', untag: 'Untagged' }[act.kind]
-        if (id !== undefined) did(`${done}: ${changed} ${changed === 1 ? 'shape' : 'shapes'}`, () => undoChange(id))
+        if (id !== undefined) did(`${done}: ${changed} ${changed === 1 ? 'shape' : 'shapes'}`, undoingChange(id))
       })
     },
     [selected, ask, did],
@@ -207,7 +184,7 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
   }, [])
   const change = useCallback((changes: Partial<BookPlan>) => asked.settle(changes), [asked])
   return {
-    plan, ask, contents, total: about.total, groups: about.groups, shapes, see, problem, change, reload: () => void reload(), edit, remove, many, did, selected, select, selectAll: () => setSelected('all'), selectNone: () => setSelected(new Set<number>()), undo, canUndo: steps.length > 0,
+    plan, ask, contents, total: about.total, groups: about.groups, shapes, see, problem, change, reload: () => void reload(), edit, remove, many, did, selected, select, selectAll: () => setSelected('all'), selectNone: () => setSelected(new Set<number>()),
   } // biome-ignore format: a list
 }
 

@@ -27,16 +27,7 @@ export function Acts({ state }: { readonly state: LogState }) {
       ...(log && log.total > 0 ? [{ words: 'Save as CSV', href: `/api/log?${csv}` }] : []),
     ],
   ] // biome-ignore format: a list
-  return (
-    <ActLine
-      field={null}
-      problem={undefined}
-      acts={acts}
-      past={{ canUndo: state.canUndo, canRedo: false }}
-      undo={state.undo}
-      openKeys={openKeys}
-    />
-  )
+  return <ActLine field={null} problem={undefined} acts={acts} openKeys={openKeys} />
 }
 
 export function logKeys(state: LogState): readonly KeyLine[] {

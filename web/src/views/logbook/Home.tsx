@@ -39,7 +39,7 @@ export function Home({ state, log }: { readonly state: LogState; readonly log: L
         </p>
       </div>
       <div className={classes['scroll']}>
-        <table className={classes['grid']}>
+        <table className={classes['grid']} aria-label="Shapes by root">
           <thead>
             <tr>
               <th scope="col"><span className="heard-only">Shape</span></th>

@@ -17,6 +17,8 @@ export interface LogbookViewProps {
   readonly page: PageData
 }
 
+const NO_ACTS = {}
+
 export default function LogbookView(props: LogbookViewProps) {
   return (
     <Shell view="Logbook" page={props.page} fixed>
@@ -30,7 +32,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const { log, problem, isBusy } = state
   useEffect(loadCharts, [])
   return (
-    <Frame heading="Logbook" acts={{ undo: state.undo }} keys={logKeys(state)}>
+    <Frame heading="Logbook" acts={NO_ACTS} keys={logKeys(state)}>
       <LogSentence state={state}>
         <Acts state={state} />
       </LogSentence>

@@ -7,10 +7,10 @@ import { useQuestion } from '../../shell/useQuestion.ts'
 import { createAsked } from '../../state/asked.ts'
 import { sendWaiting } from '../../state/attempts.ts'
 import { dueCards } from '../../state/decks.ts'
+import { $takenBack, did } from '../../state/deeds.ts'
 import { call } from '../../state/http.ts'
 import { tell } from '../../state/notices.ts'
-import { stamp, stampOf, viewStandsAt } from '../../state/undoOrder.ts'
-import { localDay } from '../../words/days.ts'
+import { localDay, shortDay } from '../../words/days.ts'
 import { type Params, readLog, writeLog } from './address.ts'
 import type { LogPlan } from './types.ts'
 
@@ -35,8 +35,6 @@ export interface LogState {
     changes: { readonly grade?: KeptAttempt['grade']; readonly tempo?: number },
   ) => void
   readonly takeOut: (entry: KeptAttempt) => void
-  readonly undo: () => void
-  readonly canUndo: boolean
   readonly reload: () => void
   /** Charts as drawings, or as tables. */
   readonly asTables: boolean
@@ -60,7 +58,6 @@ export function useLogbook(params: Params): LogState {
   const [due, setDue] = useState<DueAnswer | undefined>(undefined)
   const [turn, setTurn] = useState(0)
   const [asTables, setTables] = useState(false)
-  const [steps, setSteps] = useState<readonly (() => Promise<unknown>)[]>([])
   const [today] = useState(() => localDay(new Date()))
   const [from, to] = rangeOf(plan, today)
   useQuestion({ address: writeLog(plan), open: (query) => asked.open(readLog(Object.fromEntries(query))) })
@@ -92,49 +89,41 @@ export function useLogbook(params: Params): LogState {
   const change = useCallback((changes: Partial<LogPlan>) => asked.settle(changes), [asked])
   const brush = useCallback((first: string, last: string) => change({ days: [first, last] }), [change])
   const reload = useCallback(() => setTurn((now) => now + 1), [])
-  const done = useCallback(
-    async (path: string, method: 'PATCH' | 'DELETE' | 'POST', body?: unknown) => {
-      const reply = await call<KeptAttempt>(method, `/api/practice/attempts/${path}`, body)
-      if (!reply.ok) tell.problem('Not kept', reply.message)
-      reload()
-      return reply
+  const takenBack = useStore($takenBack)
+  useEffect(() => {
+    if (takenBack > 0) reload()
+  }, [takenBack, reload])
+  const correct = useCallback<LogState['correct']>(
+    (entry, changes) => {
+      void call<KeptAttempt>('PATCH', pathOf(entry), { ...changes, version: entry.version }).then((reply) => {
+        reload()
+        if (!reply.ok) return tell.problem('Not kept', reply.message)
+        const { grade, tempo } = entry
+        const body = { grade, tempo, version: reply.value.version }
+        return did(`Corrected: ${wordsOf(entry)}`, { method: 'PATCH', path: pathOf(entry), body })
+      })
     },
     [reload],
   )
-  const remember = useCallback((back: () => Promise<unknown>) => {
-    stamp(back)
-    setSteps((all) => [...all, back])
-  }, [])
-  const correct = useCallback<LogState['correct']>(
-    (entry, changes) => {
-      void done(entry.id, 'PATCH', { ...changes, version: entry.version }).then((reply) => {
-        if (!reply.ok) return
-        const { version } = reply.value
-        remember(() => done(entry.id, 'PATCH', { grade: entry.grade, tempo: entry.tempo, version }))
-      })
-    },
-    [done, remember],
-  )
   const takeOut = useCallback<LogState['takeOut']>(
     (entry) => {
-      void done(entry.id, 'DELETE').then((reply) => {
-        if (reply.ok) remember(() => done(`${entry.id}/restore`, 'POST'))
+      void call<undefined>('DELETE', pathOf(entry)).then((reply) => {
+        reload()
+        if (!reply.ok) return tell.problem('Not kept', reply.message)
+        return did(`Removed: ${wordsOf(entry)}`, { method: 'POST', path: `${pathOf(entry)}/restore` })
       })
     },
-    [done, remember],
+    [reload],
   )
-  useEffect(() => viewStandsAt(stampOf(steps.at(-1))), [steps])
-  const undo = useCallback(() => {
-    const last = steps.at(-1)
-    setSteps((all) => all.slice(0, -1))
-    void last?.()
-  }, [steps])
   const turnTables = useCallback(() => setTables((now) => !now), [])
 
   const row = log?.rows.some(({ key }) => key === plan.row) ? plan.row : log?.row
   const root = plan.root ?? log?.root ?? 0
-  return { plan, change, brush, log, row, root, isBusy, problem, due, from, to, correct, takeOut, undo, canUndo: steps.length > 0, reload, asTables, turnTables } // biome-ignore format: a list
+  return { plan, change, brush, log, row, root, isBusy, problem, due, from, to, correct, takeOut, reload, asTables, turnTables } // biome-ignore format: a list
 }
+
+const pathOf = ({ id }: KeptAttempt): string => `/api/practice/attempts/${id}`
+const wordsOf = ({ day }: KeptAttempt): string => `the entry of ${shortDay(day)}`
 
 /** An answer with what is as it was before: only what changed is drawn anew. */
 function sharing(before: LogSummary | undefined, now: LogSummary): LogSummary {

@@ -50,6 +50,10 @@ function Bench({ part }: { readonly part: string | undefined }) {
   const player = useStore($player)
   const { instrument } = player
   const offered = useMemo(() => tuningsOffered(player), [player])
+  useEffect(() => {
+    window.addEventListener('pagehide', steps.leave)
+    return () => window.removeEventListener('pagehide', steps.leave)
+  }, [])
   const [wanted, setWanted] = useState<Tuning | undefined>(undefined)
   const to = useMemo(() => {
     const kept = offered.find((tuning) => wanted && writeTuning(tuning) === writeTuning(wanted))

@@ -10,6 +10,7 @@ import { OneFretAway } from './away/OneFretAway.tsx'
 import { Found } from './found/Found.tsx'
 import { SHARED_ACTS, WORKBENCH_KEYS } from './keys.ts'
 import { NeckArea } from './neck/NeckArea.tsx'
+import { Written } from './paper/Written.tsx'
 import { Sentence } from './sentence/Sentence.tsx'
 import { ThisShape } from './shape/ThisShape.tsx'
 import { useAnnouncement, useWorkbench } from './useWorkbench.ts'
@@ -36,6 +37,7 @@ function Workbench({ address }: Pick<WorkbenchViewProps, 'address'>) {
       <div className={classes['neck']} data-faint={state.faint || undefined}>
         <NeckArea state={state} />
       </div>
+      <Written state={state} />
       <Found state={state} />
       <div className={classes['answers']}>
         <ThisShape state={state} />

@@ -4,7 +4,7 @@ import { type FileProblem, MOST_NOTEBOOK_BYTES, problem } from '@nestling/format
 import { wrap } from 'comlink'
 import { useCallback, useRef, useState } from 'react'
 import type { Choice, NotebookChoices, NotebookPreview } from '../../../contracts/notebook.ts'
-import { undoChange } from '../../../state/book.ts'
+import { undoingChange } from '../../../state/deeds.ts'
 import { call } from '../../../state/http.ts'
 import { tell } from '../../../state/notices.ts'
 import { fileWords } from '../../../words/files.ts'
@@ -111,7 +111,7 @@ export function useReading({ contents, did }: Pick<BookState, 'contents' | 'did'
     setReading({ status: 'idle' })
     const { changed, undo } = reply.value
     if (undo === undefined) tell.done(`Nothing was chosen from ${name}; the Book is as it was.`)
-    else did(`Read from ${name}: ${changed} ${changed === 1 ? 'change' : 'changes'}`, () => undoChange(undo))
+    else did(`Read from ${name}: ${changed} ${changed === 1 ? 'change' : 'changes'}`, undoingChange(undo))
   }, [reading, did])
   return { reading, read: (file) => void read(file), stop, choose, chooseOne, apply: () => void apply() }
 } // biome-ignore format: long lines

@@ -5,11 +5,13 @@ import { neckFor } from '@nestling/core/shape'
 import { voicingOf } from '@nestling/core/voicing'
 import type { KeptSet } from '../../../contracts/progression.ts'
 import { SmallNeck } from '../../../neck/SmallNeck.tsx'
+import { restoring } from '../../../state/deeds.ts'
+import { newId } from '../../../state/ids.ts'
 import { toPath, toPractice } from '../../../state/links.ts'
 import { tell } from '../../../state/notices.ts'
 import { $player, $session } from '../../../state/session.ts'
 import { shapesBlock, toSheet } from '../../../state/toSheet.ts'
-import { $tray, deleteSet, replaceTray, restoreSet, shownStep } from '../../../state/tray.ts'
+import { deleteSet, replaceTray, shownStep, undoTray } from '../../../state/tray.ts'
 import { counted } from '../../../words/shapes.ts'
 import { windowOf } from '../list/window.ts'
 import type { BookState } from '../useBook.ts'
@@ -36,16 +38,12 @@ function OneSet({ set, state }: { readonly set: KeptSet; readonly state: BookSta
   const window = windowOf(set.steps.flatMap(({ shape }) => shape?.frets ?? []))
   const remove = async () => {
     const reply = await deleteSet(set.id)
-    if (reply.ok) state.did(`Deleted: ${set.title}`, () => restoreSet(set.id))
+    if (reply.ok) state.did(`Deleted: ${set.title}`, restoring('set', set.id))
     else tell.problem('Not deleted', reply.message)
   }
   const toTray = async () => {
-    const before = $tray.get()
     await replaceTray(set)
-    state.did(`In the tray: ${set.title}`, async () => {
-      await replaceTray(before)
-      return { ok: true, value: undefined }
-    })
+    tell.undoable(`In the tray: ${set.title}`, () => void undoTray(), `tray-${newId()}`)
   }
   return (
     <article aria-label={set.title} className={classes['set']}>

@@ -1,7 +1,8 @@
 /** Sheets: pages that were composed. */
 import type { BookSheet } from '../../../contracts/book.ts'
+import { restoring } from '../../../state/deeds.ts'
 import { tell } from '../../../state/notices.ts'
-import { addressOfSheet, deleteSheet, findSheet, keepSheet, restoreSheet } from '../../../state/sheets.ts'
+import { addressOfSheet, deleteSheet, findSheet, keepSheet } from '../../../state/sheets.ts'
 import { counted } from '../../../words/shapes.ts'
 import type { BookState } from '../useBook.ts'
 import classes from './Parts.module.css'
@@ -33,7 +34,7 @@ export function Sheets({ state }: { readonly state: BookState }) {
 function OneSheet({ sheet, state }: { readonly sheet: BookSheet; readonly state: BookState }) {
   const remove = async () => {
     const reply = await deleteSheet(sheet.id)
-    if (reply.ok) state.did(`Deleted: ${sheet.title}`, () => restoreSheet(sheet.id))
+    if (reply.ok) state.did(`Deleted: ${sheet.title}`, restoring('sheet', sheet.id))
     else tell.problem('Not deleted', reply.message)
   }
   const copy = async () => {
@@ -42,7 +43,7 @@ function OneSheet({ sheet, state }: { readonly sheet: BookSheet; readonly state:
     const { id: _id, version: _version, createdAt: _at, ...draft } = whole.value
     const reply = await keepSheet({ ...draft, title: `${draft.title}, a copy`.slice(0, 60) })
     if (!reply.ok) return tell.problem('Not copied', reply.message)
-    return state.did(`Copied: ${sheet.title}`, () => deleteSheet(reply.value.id))
+    return state.did(`Copied: ${sheet.title}`, { method: 'DELETE', path: `/api/sheets/${reply.value.id}` })
   }
   return (
     <article aria-label={sheet.title}>

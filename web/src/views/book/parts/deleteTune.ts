@@ -1,6 +1,7 @@
 import type { BookTune } from '../../../contracts/book.ts'
+import { restoring } from '../../../state/deeds.ts'
 import { tell } from '../../../state/notices.ts'
-import { deleteTune, restoreTune } from '../../../state/tunes.ts'
+import { deleteTune } from '../../../state/tunes.ts'
 import type { BookState } from '../useBook.ts'
 
 /** Its shapes stay, in no tune, and stand under it again when it comes back. */
@@ -9,6 +10,6 @@ export async function deleteTuneOf(
   tune: Pick<BookTune, 'id' | 'title'>,
 ): Promise<void> {
   const reply = await deleteTune(tune.id)
-  if (reply.ok) did(`Deleted: ${tune.title}`, () => restoreTune(tune.id))
+  if (reply.ok) did(`Deleted: ${tune.title}`, restoring('tune', tune.id))
   else tell.problem('Not deleted', reply.message)
 }

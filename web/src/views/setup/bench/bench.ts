@@ -109,6 +109,7 @@ export async function takeInstrumentAway(): Promise<void> {
   steps.did({
     back: () => bringBack(instrument.id, draft),
     again: () => takeAway(numberNow(instrument.id)),
+    later: { words: `Deleted: ${instrument.name}`, undo: { method: 'POST', path: '/api/instruments', body: draft } },
   })
 }
 

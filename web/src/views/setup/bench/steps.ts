@@ -1,10 +1,13 @@
 /** What was done in Set-up, each thing with its way back: one line of undo for instruments, tunings, hand and habits. */
 import { atom } from 'nanostores'
+import { leaveDeed, type Undoing } from '../../../state/deeds.ts'
 import { stamp, stampOf, viewStandsAt } from '../../../state/undoOrder.ts'
 
 export interface DoneStep {
   readonly back: () => Promise<unknown>
   readonly again: () => Promise<unknown>
+  /** What the window's other pages can do to take it back, once this one is left. */
+  readonly later?: { readonly words: string; readonly undo: Undoing }
 }
 
 export interface StepsPast {
@@ -57,6 +60,12 @@ export function createSteps() {
         show()
         await step.again()
       }),
+    /** The page is left: what others can take back goes over to them. */
+    leave() {
+      for (const step of done) if (step.later) leaveDeed(step.later.words, step.later.undo, stampOf(step))
+      done = done.filter(({ later }) => later === undefined)
+      show()
+    },
     inTurn,
   }
 }

@@ -10,9 +10,12 @@ import {
   tensionN,
   tuningLetters,
   usualGauge,
+  writeTuning,
 } from '@nestling/core/neck'
 import { midiOf } from '@nestling/core/pitch'
+import type { OwnTuning } from '../../../contracts/instrument.ts'
 import { IconTrash } from '../../../controls/icons.ts'
+import { did } from '../../../state/deeds.ts'
 import { addTuning, removeTuning } from '../../../state/instruments.ts'
 import { tell } from '../../../state/notices.ts'
 import { $session } from '../../../state/session.ts'
@@ -55,12 +58,14 @@ export function OwnTunings() {
       tell.problem('Not kept', reply.message)
       return
     }
-    tell.done(`Kept: ${reply.value.name}`)
+    did(`Kept: ${reply.value.name}`, { method: 'DELETE', path: `/api/tunings/${reply.value.id}` })
     form.reset()
   }
-  const remove = async (id: number) => {
-    const reply = await removeTuning(id)
-    if (!reply.ok) tell.problem('Not deleted', reply.message)
+  const remove = async (gone: OwnTuning) => {
+    const reply = await removeTuning(gone.id)
+    if (!reply.ok) return tell.problem('Not deleted', reply.message)
+    const body = { name: gone.name, tuning: writeTuning(gone) }
+    return did(`Deleted: ${gone.name}`, { method: 'POST', path: '/api/tunings', body })
   }
   return (
     <section data-not-on-paper aria-label="Tunings of your own" style={{ marginTop: 18 }}>
@@ -70,13 +75,13 @@ export function OwnTunings() {
           <li key={tuning.id}>
             <Group gap="xs">
               <strong>{tuning.name}</strong> {tuningLetters(tuning, settings.naming)}
-              <Tooltip label="Take away">
+              <Tooltip label="Delete">
                 <ActionIcon
                   variant="subtle"
                   color="gray"
                   size="sm"
-                  aria-label={`Take away ${tuning.name}`}
-                  onClick={() => void remove(tuning.id)}
+                  aria-label={`Delete ${tuning.name}`}
+                  onClick={() => void remove(tuning)}
                 >
                   <IconTrash size={15} />
                 </ActionIcon>
