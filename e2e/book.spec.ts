@@ -1,5 +1,6 @@
 /** The Book: kept, found, opened, changed one by one and many at once, taken back; by mouse and by keyboard. */
 import { expect, type Page, test } from '@playwright/test'
+import { emptyTray } from './support/kept.ts'
 import { menuItem } from './support/sentence.ts'
 
 const list = (page: Page) => page.getByTestId('book-list')
@@ -75,7 +76,8 @@ test('what was deleted in the Book is brought back from Build, in the order of d
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled()
 })
 
-test('a set that takes the tray’s place gives it back by one undo', async ({ page }) => {
+test('a set that takes the tray’s place gives it back by one undo', async ({ page, request }) => {
+  await emptyTray(request)
   await page.goto('/?chord=Gm7&arrangement=drop-2&strings=5432')
   await expect(page.getByTestId('shape-row').first()).toBeVisible()
   await page.keyboard.press('t')
@@ -88,6 +90,7 @@ test('a set that takes the tray’s place gives it back by one undo', async ({ p
   await expect(tray).toHaveCount(1)
   await page.keyboard.press('Control+z')
   await expect(tray).toHaveCount(0)
+  await emptyTray(request)
 })
 
 test('a name of blanks is not taken, and Escape leaves the old one; a rename can be taken back', async ({ page }) => {

@@ -273,8 +273,7 @@ test('on a phone held lying the tray is one line, nothing lies over the strip of
     await place.scrollIntoViewIfNeeded()
     await expect(place).toBeInViewport({ ratio: 1 })
   }
-  await page.getByRole('button', { name: 'Undo', exact: true }).click()
-  await expect(tray.getByRole('listitem')).toHaveCount(0)
+  await emptyTray(page.request)
   await open(page, '/practice')
   const tempo = page.getByRole('button', { name: /^click/ }).last()
   const at = await tempo.boundingBox()

@@ -113,3 +113,25 @@ test('a shape is built, changed, compared, collected and kept without a mouse, a
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('button', { name: /^Chord / })).toHaveText('Am7')
 })
+
+for (const [path, list] of [
+  ['/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x', '[aria-label="Shapes found"]'],
+  ['/arpeggio?chord=Ebmaj7&shape=x6878x', '[aria-label="Positions along the neck"]'],
+  ['/key?key=Bb', '[aria-label="Keys by fourths"]'],
+  ['/practice', '[aria-label="Roots of the round"]'],
+  ['/book', '[data-testid="book-list"]'],
+] as const)
+  test(`${path.split('?')[0]}: the list is one stop, and arrows go through it`, async ({ page }) => {
+    await page.goto(path)
+    await expect(page.locator('[data-alive]')).toBeVisible()
+    const box = page.locator(list).locator('xpath=descendant-or-self::*[@data-one-stop]').first()
+    await expect(box.locator('[tabindex="0"]')).toHaveCount(1)
+    await expect(box.locator('button:not([tabindex]), a[href]:not([tabindex])')).toHaveCount(0)
+    await box.locator('[tabindex="0"]').focus()
+    const before = await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))
+    await page.keyboard.press('ArrowRight')
+    const after = await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))
+    expect(after).not.toBe(before)
+    await expect(box.locator(':focus')).toHaveAttribute('tabindex', '0')
+    await expect(box.locator('[tabindex="0"]')).toHaveCount(1)
+  })

@@ -10,7 +10,7 @@ export interface OneStop<Box extends HTMLElement> {
   readonly 'data-one-stop': true
 }
 
-const THINGS = 'button, a[href]'
+const THINGS = 'button:not(:disabled), a[href], input[type="checkbox"]'
 const NOW = '[aria-pressed="true"], [aria-current], [aria-checked="true"]'
 
 const thingsIn = (box: HTMLElement): readonly HTMLElement[] => [...box.querySelectorAll<HTMLElement>(THINGS)]
@@ -57,9 +57,13 @@ const WAYS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 }
 
-/** @param direction −1 where the bridge lies at the left: → leads towards the bridge on every neck. */
-export function useOneStop<Box extends HTMLElement>(direction: 1 | -1 = 1): OneStop<Box> {
-  const ref = useRef<Box>(null)
+/**
+ * @param direction −1 where the bridge lies at the left: → leads towards the bridge on every neck.
+ * @param own Of a list that is looked at for something else as well.
+ */
+export function useOneStop<Box extends HTMLElement>(direction: 1 | -1 = 1, own?: RefObject<Box | null>): OneStop<Box> {
+  const made = useRef<Box>(null)
+  const ref = own ?? made
   // What was only clicked leaves the arrows to the page.
   const pressing = useRef(false)
   const clicked = useRef(false)
@@ -94,6 +98,6 @@ export function useOneStop<Box extends HTMLElement>(direction: 1 | -1 = 1): OneS
         things[next]?.focus()
       },
     }),
-    [direction],
+    [direction, ref],
   )
 }

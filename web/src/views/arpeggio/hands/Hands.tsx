@@ -1,5 +1,6 @@
 /** Where the hand can stand: the ruler's numbers, and every place that lies well as a bar at its frets. */
 import { type PointerEvent, useMemo, useRef, useState } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import type { NeckLayout } from '../../../neck/layout.ts'
 import { counted } from '../../../words/shapes.ts'
 import { clampAt } from '../plan.ts'
@@ -25,8 +26,9 @@ export function Hands({ state, layout }: HandsProps) {
   const lanes = Math.max(1, ...bars.map(({ lane }) => lane + 1))
   const percent = percentOf(layout)
   const side = layout.direction === 1 ? { left: 0 } : { right: 0 }
+  const stop = useOneStop<HTMLDivElement>(layout.direction)
   return (
-    <div role="group" aria-label="Positions along the neck">
+    <div {...stop} role="group" aria-label="Positions along the neck">
       <Ruler state={state} layout={layout} taken={taken} />
       <div className={classes['lanes']} style={{ height: lanes * LANE }}>
         <h2 className={classes['head']} style={side}>

@@ -8,6 +8,7 @@ import { lowestPressed } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef } from 'react'
 import type { KeptShape } from '../../../contracts/shape.ts'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { shownShape } from '../../../state/book.ts'
 import { fretsIn } from '../../../state/links.ts'
 import { hearChords } from '../../../state/playback.ts'
@@ -67,6 +68,7 @@ export function List({ state, open }: { readonly state: BookState; readonly open
     const [to, count] = places.at(-1) ?? []
     if (from !== undefined && to !== undefined && count !== undefined) see(from, to + count - 1)
   }, [lines, first, last, see])
+  const stop = useOneStop<HTMLElement>(1, scroller)
   // The open shape is in sight wherever the keyboard goes.
   const at = plan.open === undefined ? undefined : [...shapes].find(([, { id }]) => id === plan.open)?.[0]
   useEffect(() => {
@@ -77,7 +79,7 @@ export function List({ state, open }: { readonly state: BookState; readonly open
 
   if (total === 0 && groups.length === 0) return <Nothing state={state} />
   return (
-    <section ref={scroller} className={classes['list']} aria-label="Shapes" data-testid="book-list">
+    <section {...stop} className={classes['list']} aria-label="Shapes" data-testid="book-list">
       <div ref={measured} style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {items.map(({ index, start, key }) => {
           const line = lines[index] as Line

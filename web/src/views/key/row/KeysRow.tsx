@@ -5,6 +5,7 @@ import type { KeyFit } from '@nestling/core/lane'
 import { pitchClassOf, writeNote } from '@nestling/core/pitch'
 import { computed } from 'nanostores'
 import { memo, useEffect, useRef } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { $playing } from '../../../sound/transport.ts'
 import { $session } from '../../../state/session.ts'
 import { askWords } from '../../../words/lane.ts'
@@ -23,6 +24,7 @@ export const KeysRow = memo(function KeysRow({ state }: { readonly state: KeySta
   const mark = useStore($mark)
   const sounding = mark === undefined ? undefined : state.turns[mark]?.tonic
   const box = useRef<HTMLDivElement>(null)
+  const stop = useOneStop<HTMLDivElement>(1, box)
   // On a narrow screen the key in hand is in sight.
   useEffect(() => {
     const row = box.current
@@ -42,7 +44,7 @@ export const KeysRow = memo(function KeysRow({ state }: { readonly state: KeySta
       <button type="button" className={classes['key']} aria-label="A fourth down" onClick={() => byFourths(-1)}>
         ←
       </button>
-      <div ref={box} className={classes['keys']} role="group" aria-label="Keys by fourths">
+      <div {...stop} className={classes['keys']} role="group" aria-label="Keys by fourths">
         {answer.fits.map((one) => {
           const { key, fit } = one
           return (

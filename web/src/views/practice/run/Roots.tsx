@@ -3,6 +3,7 @@ import { useStore } from '@nanostores/react'
 import { writeNote } from '@nestling/core/pitch'
 import type { LogGrade } from '@nestling/core/practice'
 import type { ReactNode } from 'react'
+import { useOneStop } from '../../../controls/useOneStop.ts'
 import { $session } from '../../../state/session.ts'
 import { GRADE_WORDS } from '../../../words/practice.ts'
 import type { RunState } from '../useRun.ts'
@@ -20,9 +21,10 @@ export function Roots({ state, note }: { readonly state: RunState; readonly note
     return count > 0 ? [`${GRADE_WORDS[grade]} ${count}`] : []
   })
   const toCome = round.results.filter((result) => result === undefined).length - (status === 'running' ? 1 : 0)
+  const stop = useOneStop<HTMLOListElement>()
   return (
     <div className={classes['line']}>
-      <ol className={classes['roots']} aria-label="Roots of the round">
+      <ol {...stop} className={classes['roots']} aria-label="Roots of the round">
         {steps.map((step, index) => {
           const grade = results[index]?.grade
           const words = `${writeNote(step.chord.root, settings.naming)}: ${

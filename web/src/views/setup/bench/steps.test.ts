@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import { createSteps } from './steps.ts'
 
 function bench() {
@@ -53,4 +53,28 @@ test('what is undone quickly waits for what is on its way, and takes back that; 
   await steps.redo()
   await steps.undo()
   expect(order).toEqual(['first kept', 'second kept', 'second back', 'second again', 'second back'])
+})
+
+test('as the page is left, what other pages can take back goes over to them, and is no longer taken back here', async () => {
+  const { undoLast } = await import('../../../state/undoOrder.ts')
+  const asked: string[] = []
+  vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
+    asked.push(`${init.method} ${path}`)
+    return new Response('{"instruments":[],"tunings":[]}', { status: 200 })
+  })
+  const back = vi.fn(async () => undefined)
+  const steps = createSteps()
+  steps.did({ back, again: back })
+  steps.did({
+    back,
+    again: back,
+    later: { words: 'Deleted: Archtop', undo: { method: 'POST', path: '/api/instruments', body: { name: 'Archtop' } } },
+  })
+  steps.leave()
+  await steps.undo()
+  await steps.undo()
+  expect(back).toHaveBeenCalledOnce()
+  await undoLast(undefined)
+  expect(asked).toContain('POST /api/instruments')
+  vi.unstubAllGlobals()
 })
