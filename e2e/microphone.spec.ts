@@ -14,7 +14,7 @@ const APART_S = 0.25
 const RECORDING = join(tmpdir(), 'nestling-microphone.wav')
 
 function record(): void {
-  const note = renderSound('pluck 48', RATE).subarray(0, APART_S * RATE)
+  const note = renderSound('pluck 48 archtop', RATE).subarray(0, APART_S * RATE)
   const samples = new Float32Array(16 * note.length)
   for (let at = 0; at < samples.length; at += note.length) samples.set(note, at)
   const buffer = { numberOfChannels: 1, sampleRate: RATE, length: samples.length, getChannelData: () => samples }

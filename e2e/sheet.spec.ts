@@ -141,6 +141,7 @@ test('a sheet is composed: blocks put in, set, moved by mouse and by keys, taken
   }
   await expect.poll(names).not.toEqual(before)
   await page.goto('/book?show=sheets')
+  await expect(page.locator('[data-alive]')).toBeVisible()
   await page.getByRole('button', { name: 'Delete Lantern Room, second set' }).click()
   await expect(page.getByRole('article', { name: 'Lantern Room, second set' })).toHaveCount(0)
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click()

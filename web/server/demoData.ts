@@ -22,6 +22,7 @@ export const DEMO_INSTRUMENTS: readonly Instrument[] = [
     lastReachableFret: 17,
     handed: 'right',
     pluck: 'thumb-and-fingers',
+    timbre: 'archtop',
   },
   {
     name: 'Flat-top',
@@ -33,6 +34,7 @@ export const DEMO_INSTRUMENTS: readonly Instrument[] = [
     lastReachableFret: 15,
     handed: 'right',
     pluck: 'fingers',
+    timbre: 'steel',
   },
   {
     name: 'Baritone',
@@ -44,6 +46,7 @@ export const DEMO_INSTRUMENTS: readonly Instrument[] = [
     lastReachableFret: 19,
     handed: 'right',
     pluck: 'pick',
+    timbre: 'steel',
   },
 ]
 

@@ -31,4 +31,5 @@ export {
   tuningLetters,
   writeTuning,
 } from './tuning.ts'
-export type { Capo, Fret, Instrument, Neck, PluckStyle, StringIndex, StringNumber, Tuning } from './types.ts'
+export type { Capo, Fret, Instrument, Neck, PluckStyle, StringIndex, StringNumber, Timbre, Tuning } from './types.ts'
+export { TIMBRES } from './types.ts'

@@ -56,6 +56,7 @@ export const STANDARD_INSTRUMENT: Instrument = {
   lastReachableFret: 17,
   handed: 'right',
   pluck: 'fingers',
+  timbre: 'steel',
 }
 
 /** An instrument's own numbers: each can be measured, and each has its limits. */

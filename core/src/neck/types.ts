@@ -19,6 +19,10 @@ export interface Capo {
   readonly strings: 'all' | readonly StringNumber[]
 }
 
+/** What its strings and body sound like. */
+export const TIMBRES = ['nylon', 'steel', 'archtop'] as const
+export type Timbre = (typeof TIMBRES)[number]
+
 export type PluckStyle = 'pick' | 'fingers' | 'thumb-and-fingers'
 
 export interface Instrument {
@@ -36,6 +40,7 @@ export interface Instrument {
   readonly lastReachableFret: Fret
   readonly handed: 'right' | 'left'
   readonly pluck: PluckStyle
+  readonly timbre: Timbre
 }
 
 /** What the search and the hand need of an instrument: sounding open strings, and the frets that can be pressed. */

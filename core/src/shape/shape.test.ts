@@ -86,4 +86,5 @@ const neckInstrument = () => ({
   lastReachableFret: 17,
   handed: 'right' as const,
   pluck: 'fingers' as const,
+  timbre: 'archtop' as const,
 })

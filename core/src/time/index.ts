@@ -32,6 +32,8 @@ export type {
 } from './score.ts'
 export { bassNote, clicks, DRUMS, PARTS, paceAt, plainBeat, secondsOf, stringEvents, withCountIn } from './score.ts'
 export { soundedNotes } from './sounded.ts'
+export type { Swing, Swung } from './swing.ts'
+export { STRAIGHT, SWUNG, swingDelay, swungNote } from './swing.ts'
 export type { BandBar, BandChord, BassLine, DrumStyle } from './tuneBand.ts'
 export { BASS_LINES, bassFor, drumsFor } from './tuneBand.ts'
 export type { WrittenBar, WrittenEvent, WrittenValue } from './written.ts'

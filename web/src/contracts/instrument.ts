@@ -1,4 +1,4 @@
-import { type Instrument, instrumentProblems, readTuning, type Tuning, writeTuning } from '@nestling/core/neck'
+import { type Instrument, instrumentProblems, readTuning, TIMBRES, type Tuning, writeTuning } from '@nestling/core/neck'
 import * as v from 'valibot'
 import { instrumentWords, wordsOf } from '../words/errors.ts'
 import { name, text, version } from './text.ts'
@@ -23,6 +23,7 @@ export const InstrumentDraft = v.strictObject({
   lastReachableFret: v.pipe(number, v.integer('a whole fret')),
   handed: v.picklist(['right', 'left']),
   pluck: v.picklist(['pick', 'fingers', 'thumb-and-fingers']),
+  timbre: v.optional(v.picklist(TIMBRES), 'steel'),
 })
 export type InstrumentDraft = v.InferOutput<typeof InstrumentDraft>
 
@@ -44,6 +45,7 @@ export const draftOf = (instrument: Instrument): InstrumentDraft => ({
   lastReachableFret: instrument.lastReachableFret,
   handed: instrument.handed,
   pluck: instrument.pluck,
+  timbre: instrument.timbre,
 })
 
 export const InstrumentEdit = v.strictObject({

@@ -1,6 +1,7 @@
 import { type HandProfile, MEDIUM_HAND, scaledHand } from '@nestling/core/hand'
 import { type Instrument, STANDARD_INSTRUMENT, type Tuning } from '@nestling/core/neck'
 import type { Player } from '@nestling/core/request'
+import { SWUNG } from '@nestling/core/time'
 import * as v from 'valibot'
 
 /** Quarter notes in a minute. */
@@ -39,6 +40,8 @@ export const Settings = v.object({
   /** The cautions for the hand have been shown once; they stay in Set-up. */
   cautionSeen: v.boolean(),
   muted: v.boolean(),
+  /** The strings stand in a small dry room. */
+  room: v.boolean(),
   /** Of everything, 0 to 100. */
   volume: Percent,
   /** Of each part of the band, 0 to 100. */
@@ -53,8 +56,9 @@ export const Settings = v.object({
     v.minValue(SLOWEST, `at least ${SLOWEST}`),
     v.maxValue(FASTEST, `at most ${FASTEST}`),
   ),
-  /** How late the second eighth of a beat comes: 0 straight, 100 as in triplets. */
+  /** How late the second of two comes: 0 straight, 100 as in triplets; and which notes swing. */
   swing: Percent,
+  swung: v.picklist(SWUNG),
   /** Bars counted before the music begins. */
   countInBars: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(2)),
   metronome: v.boolean(),
@@ -97,6 +101,7 @@ export const DEFAULT_SETTINGS: Settings = {
   bassStandIn: false,
   cautionSeen: false,
   muted: false,
+  room: true,
   volume: 70,
   stringsVolume: 80,
   bassVolume: 80,
@@ -104,6 +109,7 @@ export const DEFAULT_SETTINGS: Settings = {
   clickVolume: 60,
   tempo: 80,
   swing: 0,
+  swung: 'eighths',
   countInBars: 1,
   metronome: true,
   drums: false,

@@ -318,10 +318,13 @@ describe('copies', () => {
     fill()
     const folder = folders[0] as string
     expect(listCopies(folder)).toEqual([])
-    // As the last program left it: a migration is missing.
+    // As an earlier program left it: its last two migrations are missing.
     opened.sqlite
-      .prepare('delete from __drizzle_migrations where created_at = (select max(created_at) from __drizzle_migrations)')
+      .prepare(
+        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 2)',
+      )
       .run()
+    opened.sqlite.prepare('alter table instruments drop column timbre').run()
     for (const table of ['sheets', 'book_changes']) opened.sqlite.prepare(`drop table ${table}`).run()
     for (const index of ['kept_shapes_newest', 'kept_shapes_tune', 'kept_shapes_same'])
       opened.sqlite.prepare(`drop index ${index}`).run()

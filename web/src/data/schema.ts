@@ -1,5 +1,6 @@
 /** The tables. `version` counts a player's edits: a stale write is refused. Texts of music are what core reads back. */
 
+import { TIMBRES } from '@nestling/core/neck'
 import { JUDGES, LOG_GRADES } from '@nestling/core/practice'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { StepTexts } from '../contracts/progression.ts'
@@ -23,6 +24,7 @@ export const instruments = sqliteTable('instruments', {
   lastReachableFret: integer('last_reachable_fret').notNull(),
   handed: text('handed', { enum: ['right', 'left'] }).notNull(),
   pluck: text('pluck', { enum: ['pick', 'fingers', 'thumb-and-fingers'] }).notNull(),
+  timbre: text('timbre', { enum: TIMBRES }).notNull().default('steel'),
   version: integer('version').notNull().default(1),
 })
 

@@ -11,7 +11,7 @@ import {
   LAST_WORD,
   type StringVerdict,
 } from '@nestling/core/ear'
-import { loudness } from './loudness.ts'
+import { brightness, loudness } from './loudness.ts'
 import { spectrumOf } from './spectrum.ts'
 
 export interface ChordHeard {
@@ -29,10 +29,11 @@ export interface ChordEar {
   readonly feed: (window: Float32Array, now: number) => ChordHeard | undefined
 }
 
-/** Newest samples that tell how loud it is now, and how much louder a struck string makes it. */
-const RECENT = 384
-const RISE = 1.35
+/** Newest samples that tell how bright it is now: two turns of a low string, so that strings that beat together are no stroke; and how much brighter a struck one makes it. */
+const RECENT = 882
+const RISE = 1.25
 const QUIET = 0.006
+const SAME_S = 0.015
 /** Hands are early as well as late. */
 const EARLY_S = 0.15
 /** Strings of one chord follow one another within this; what comes later is another stroke. */
@@ -45,15 +46,18 @@ export function createChordEar(sampleRate: number): ChordEar {
   let onsets: number[] = []
   let hasFirst = false
   let before: number[] = []
+  let seenAt = Number.NEGATIVE_INFINITY
 
   const listenFor = (window: Float32Array, now: number) => {
     const loud = loudness(window, window.length - RECENT)
-    const least = Math.min(...before, loud)
-    before = [...before, loud].slice(-4)
-    if (loud > QUIET && loud > RISE * Math.max(least, QUIET / 2)) {
-      onsets = [...onsets.filter((at) => now - at < 2), now]
-      before = [loud]
-    }
+    const struck = brightness(window, window.length - RECENT)
+    const least = Math.min(...before, struck)
+    before = [...before, struck].slice(-4)
+    // The next look at the same touch sees more of it.
+    if (loud <= QUIET || struck <= RISE * Math.max(least, QUIET / 20) || now - seenAt < SAME_S) return
+    seenAt = now
+    before = [struck]
+    onsets = [...onsets.filter((at) => now - at < 2), now - RECENT / 2 / sampleRate]
   }
   const ofBar = (at: number) => {
     const mine = onsets.filter((onset) => onset >= at - EARLY_S)

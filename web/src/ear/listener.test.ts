@@ -16,7 +16,7 @@ function stream(
 ) {
   const samples = new Float32Array(seconds * RATE)
   for (const { at, midi, length = 3 } of notes) {
-    const sound = renderSound(`pluck ${midi}`, RATE)
+    const sound = renderSound(`pluck ${midi} archtop`, RATE)
     const end = Math.min(sound.length, Math.floor(length * RATE))
     for (let index = 0; index < end; index++) {
       const place = Math.round(at * RATE) + index

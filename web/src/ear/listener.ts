@@ -6,7 +6,7 @@
 import type { HeardNote } from '@nestling/core/ear'
 import { PitchDetector } from 'pitchy'
 import type { Overheard } from '../words/ear.ts'
-import { loudness } from './loudness.ts'
+import { brightness, loudness } from './loudness.ts'
 
 /** Samples in a window: three turns of the lowest string of a seven-string guitar. */
 export const WINDOW = 2048
@@ -20,7 +20,7 @@ const SETTLED_S = 0.042
 const GIVE_UP_S = 0.16
 /** Newest samples that tell how loud it is now. */
 const RECENT = 384
-const RISE = 1.7
+const RISE = 1.3
 const LEAST_APART_S = 0.05
 /** Windows in a row that must agree before a pitch without an attack counts as a new note. */
 const STEADY_WINDOWS = 4
@@ -36,7 +36,7 @@ export interface Listener {
 
 export function createListener(sampleRate: number): Listener {
   const detector = PitchDetector.forFloat32Array(WINDOW)
-  let loudBefore: number[] = []
+  let brightBefore: number[] = []
   let onset: number | undefined
   let current: number | undefined
   let lastAt = Number.NEGATIVE_INFINITY
@@ -54,10 +54,11 @@ export function createListener(sampleRate: number): Listener {
   return {
     overheard: () => heard,
     feed(window, endS) {
-      const now = loudness(window, WINDOW - RECENT)
-      const least = Math.min(...loudBefore, now)
-      loudBefore = [...loudBefore, now].slice(-4)
-      const loud = now > QUIET
+      const loud = loudness(window, WINDOW - RECENT) > QUIET
+      // A string that is touched is bright, also while the one before still rings as loud.
+      const now = brightness(window, WINDOW - RECENT)
+      const least = Math.min(...brightBefore, now)
+      brightBefore = [...brightBefore, now].slice(-4)
       const [hz, clarity] = loud ? detector.findPitch(window, sampleRate) : [0, 0]
       const clear = clarity > CLEAR && hz > 25 && hz < 2500
       heard = {
@@ -71,9 +72,9 @@ export function createListener(sampleRate: number): Listener {
         steady = { midi: 0, windows: 0, since: 0 }
         return undefined
       }
-      if (onset === undefined && now > RISE * Math.max(least, QUIET / 2) && endS - lastAt > LEAST_APART_S) {
-        onset = riseIn(window, sampleRate, endS)
-        loudBefore = [now]
+      if (onset === undefined && now > RISE * Math.max(least, QUIET / 20) && endS - lastAt > LEAST_APART_S) {
+        onset = riseIn(window, sampleRate, endS, WINDOW - 3 * RECENT)
+        brightBefore = [now]
       }
       if (onset !== undefined) {
         if (endS - onset > GIVE_UP_S) onset = undefined
@@ -87,23 +88,31 @@ export function createListener(sampleRate: number): Listener {
       }
       if (!clear) return undefined
       const midi = Math.round(69 + 12 * Math.log2(hz / 440))
-      steady = midi === steady.midi ? { ...steady, windows: steady.windows + 1 } : { midi, windows: 1, since: endS }
+      steady =
+        midi === steady.midi
+          ? { ...steady, windows: steady.windows + 1 }
+          : { midi, windows: 1, since: riseIn(window, sampleRate, endS, RISE_STEP) }
       // A pitch that came without a rise: a slur, or a pluck into a string that still rang loudly.
       if (midi !== current && steady.windows >= STEADY_WINDOWS && endS - lastAt > 2 * LEAST_APART_S)
-        return emit(steady.since - WINDOW / sampleRate / 2, hz)
+        return emit(steady.since, hz)
       return undefined
     },
   }
 }
 
-/** The time within the newest part of the window at which the sound rises most. */
-function riseIn(window: Float32Array, sampleRate: number, endS: number): number {
-  const step = 64
-  let best = { ratio: 0, at: window.length }
-  for (let at = window.length - 3 * RECENT; at + step <= window.length; at += step) {
-    const after = loudness(window.subarray(at, at + step), 0)
-    const before = loudness(window.subarray(at - step, at), 0)
-    const ratio = (after + 1e-4) / (before + 1e-3)
+const RISE_STEP = 64
+/** Of one step to the next; the breath of a steady tone is less. */
+const LEAST_RISE = 2
+
+/** The time from a sample of the window on at which the sound rises most. */
+function riseIn(window: Float32Array, sampleRate: number, endS: number, from: number): number {
+  const step = RISE_STEP
+  // Where nothing in it rises, what is new began before it.
+  let best = { ratio: LEAST_RISE, at: from === RISE_STEP ? 0 : window.length }
+  for (let at = from; at + step <= window.length; at += step) {
+    const after = brightness(window.subarray(at, at + step), 1)
+    const before = brightness(window.subarray(at - step, at), 1)
+    const ratio = (after + 1e-5) / (before + 1e-4)
     if (ratio > best.ratio) best = { ratio, at }
   }
   return endS - (window.length - best.at) / sampleRate

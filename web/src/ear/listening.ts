@@ -5,7 +5,7 @@
 import { type HeardNote, type Judgement, judge } from '@nestling/core/ear'
 import { type Score, stringEvents } from '@nestling/core/time'
 import { atom } from 'nanostores'
-import type { BandVolumes } from '../sound/band.ts'
+import type { BandMix } from '../sound/band.ts'
 import { play, soundEngine, stop } from '../sound/transport.ts'
 import { messageOf, refusal } from '../words/ear.ts'
 import { createListener, WINDOW } from './listener.ts'
@@ -28,7 +28,7 @@ export interface ListenOptions {
   readonly owner: string
   readonly source: EarSource
   readonly tempo: number
-  readonly volumes: BandVolumes
+  readonly mix: BandMix
   readonly latencyMs: number
 }
 
@@ -51,7 +51,7 @@ export function stopListening(): void {
 
 /** @param score The line as a score with its count-in; its string events are what should come. */
 export async function listen(score: Score, options: ListenOptions): Promise<void> {
-  const { owner, source, tempo, volumes, latencyMs } = options
+  const { owner, source, tempo, mix, latencyMs } = options
   const { countIn } = score
   stopListening()
   const mine = ticket
@@ -118,7 +118,7 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
     await play(plan, {
       owner,
       tempo,
-      volumes,
+      mix,
       latencyMs,
       onStart: (seconds) => {
         begins = seconds

@@ -24,6 +24,7 @@ export interface PlayingSentenceProps {
 
 /** Between straight and triplets, in words. */
 const SWINGS: Options<number> = [[0, 'straight'], [25, 'a little swung'], [50, 'half swung'], [75, 'swung'], [100, 'swung as triplets']] // biome-ignore format: a list
+const SWUNG_NOTES: Options<Settings['swung']> = [['eighths', 'in eighths'], ['sixteenths', 'in sixteenths']] // biome-ignore format: a list
 const COUNT_INS: Options<number> = [[0, 'not counted in'], [1, 'a bar counted in'], [2, 'two bars counted in']] // biome-ignore format: a list
 const BAND = [['metronome', 'click'], ['bassStandIn', 'bass'], ['drums', 'drums']] as const satisfies readonly (readonly [keyof Settings, string])[] // biome-ignore format: a list
 
@@ -40,6 +41,17 @@ export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSen
           take={(swing) => changeSound({ swing })}
           otherwise={`swing ${settings.swing}`}
         />
+        {settings.swing > 0 && (
+          <>
+            {' '}
+            <Choice
+              label="Which notes swing"
+              value={settings.swung}
+              options={SWUNG_NOTES}
+              take={(swung) => changeSound({ swung })}
+            />
+          </>
+        )}
         {', '}
         <Choice
           label="Count-in"

@@ -64,6 +64,11 @@ export default function SoundPanel() {
         <Amount of="strumMs" label="Milliseconds between strings" max={200} step={2} />
       </div>
       <Switch
+        label="In a small room"
+        checked={settings.room}
+        onChange={(event) => changeSound({ room: event.currentTarget.checked })}
+      />
+      <Switch
         label="Bass stand-in plays the root"
         checked={settings.bassStandIn}
         onChange={(event) => void changeSettings({ bassStandIn: event.currentTarget.checked })}

@@ -1,7 +1,7 @@
-import { FOUR_FOUR, type Score } from '@nestling/core/time'
+import { FOUR_FOUR, type Score, STRAIGHT } from '@nestling/core/time'
 import { expect, test } from 'vitest'
 import type { Band } from './band.ts'
-import { type Clock, scheduleScore, setSwingOf } from './schedule.ts'
+import { type Clock, scheduleScore } from './schedule.ts'
 
 /** A clock that remembers what it was told, 192 ticks a beat. */
 function fakeClock() {
@@ -10,8 +10,6 @@ function fakeClock() {
   const changes: (readonly [number, number])[] = []
   const clock = {
     bpm: { value: 0, setValueAtTime: (value: number, time: number) => changes.push([value, time]) },
-    swing: 0,
-    swingSubdivision: '',
     loop: false,
     PPQ: 192,
     setLoopPoints: (from: string, to: string) => loopPoints.push(from, to),
@@ -19,16 +17,6 @@ function fakeClock() {
   }
   return { clock: clock as unknown as Clock, plain: clock, scheduled, loopPoints, changes }
 }
-
-test.each([
-  [0, 0],
-  [50, 0.25],
-  [100, 0.5],
-])('swing of %d in the hundred is %d to the clock, whose 1 is twice a triplet', (percent, swing) => {
-  const { clock, plain } = fakeClock()
-  setSwingOf(clock, percent)
-  expect([plain.swing, plain.swingSubdivision]).toEqual([swing, '8n'])
-})
 
 test('every event is struck at its own tick; a loop leaves the count-in out', () => {
   const { clock, plain, scheduled, loopPoints } = fakeClock()
@@ -44,7 +32,7 @@ test('every event is struck at its own tick; a loop leaves the count-in out', ()
   }
   const struck: unknown[] = []
   const band = { strike: (...given: unknown[]) => struck.push(given) } as unknown as Band
-  scheduleScore(clock, band, score, { tempo: 120, swing: 0 })
+  scheduleScore(clock, band, score, { tempo: 120, swing: STRAIGHT })
   expect(scheduled.map(({ ticks }) => ticks)).toEqual(['0i', '864i'])
   expect([plain.bpm.value, plain.loop, ...loopPoints]).toEqual([120, true, '768i', '1536i'])
   scheduled[1]?.act(7)
@@ -73,7 +61,7 @@ test('the tempo changes where the score says, in the proportion that it says, wh
   const band = { strike: (_event: unknown, _time: number, beat: number) => lengths.push(beat) } as unknown as Band
   const { setTempo } = scheduleScore(clock, band, score, {
     tempo: 120,
-    swing: 0,
+    swing: STRAIGHT,
     onRound: (rounds, tempo) => tempo + 10 * rounds,
   })
   const [round, first, second, note] = scheduled
@@ -88,4 +76,31 @@ test('the tempo changes where the score says, in the proportion that it says, wh
   round?.act(7)
   first?.act(7)
   expect(changes.at(-1)).toEqual([90, 7])
+})
+
+test('a swung eighth is struck a sixth of a beat later and so much shorter, and straight again at once when that is asked', () => {
+  const { clock, scheduled } = fakeClock()
+  const note = { part: 'strings', at: 0.5, length: 0.5, loud: 1, midi: 60 } as unknown as Score['events'][number]
+  const struck: [{ readonly length?: number }, number][] = []
+  const band = { strike: (event: object, time: number) => struck.push([event, time]) } as unknown as Band
+  const score: Score = {
+    metre: FOUR_FOUR,
+    countIn: 0,
+    beats: 4,
+    loop: false,
+    events: [note],
+    cues: [{ at: 0.5, mark: 3 }],
+  }
+  const cues: number[] = []
+  const { setSwing } = scheduleScore(clock, band, score, {
+    tempo: 60,
+    swing: { percent: 100, of: 'eighths' },
+    onCue: (_, time) => cues.push(time),
+  })
+  for (const { act } of scheduled) act(10)
+  setSwing(STRAIGHT)
+  for (const { act } of scheduled) act(20)
+  expect(struck.map(([, time]) => time)).toEqual([expect.closeTo(10 + 1 / 6, 6), 20])
+  expect(struck.map(([{ length }]) => length)).toEqual([expect.closeTo(0.5 - 1 / 6, 6), 0.5])
+  expect(cues).toEqual([expect.closeTo(10 + 1 / 6, 6), 20])
 })

@@ -1,6 +1,6 @@
 /** A score on a clock: the same for what is heard and for what is rendered into a file. */
 
-import { paceAt, type Score, type ScoreEvent } from '@nestling/core/time'
+import { paceAt, type Score, type ScoreEvent, type Swing, swingDelay, swungNote } from '@nestling/core/time'
 import type { Band, ToneLibrary } from './band.ts'
 
 export type Clock = ReturnType<ToneLibrary['getTransport']>
@@ -8,8 +8,7 @@ export type Clock = ReturnType<ToneLibrary['getTransport']>
 export interface ClockOptions {
   /** Quarter notes in a minute. */
   readonly tempo: number
-  /** 0 straight to 100, the second eighth as in triplets. */
-  readonly swing: number
+  readonly swing: Swing
   /** Told of every event before it sounds, with its time in the audio context. */
   readonly onEvent?: (event: ScoreEvent, time: number) => void
   /** Told of every cue before it comes. */
@@ -21,6 +20,7 @@ export interface ClockOptions {
 /** What may change while a score goes on. */
 export interface Running {
   readonly setTempo: (tempo: number) => void
+  readonly setSwing: (swing: Swing) => void
 }
 
 /** A tick on the edge of two of Tone's looks is told in both, 10⁻¹⁴ s apart: it is struck once. */
@@ -30,12 +30,13 @@ export function scheduleScore(
   clock: Clock,
   band: Band,
   score: Score,
-  { tempo, swing, onEvent, onCue, onRound }: ClockOptions,
+  { tempo, swing: asked, onEvent, onCue, onRound }: ClockOptions,
 ): Running {
   let now = tempo
+  let swing = asked
+  const { metre } = score
   let factor = paceAt(score, 0)
   clock.bpm.value = now * factor
-  setSwingOf(clock, swing)
   clock.loop = score.loop
   clock.setLoopPoints(ticks(clock, score.countIn), ticks(clock, score.beats))
   const once = (beats: number, act: (time: number) => void) => {
@@ -64,12 +65,17 @@ export function scheduleScore(
       factor = pace.factor
       clock.bpm.setValueAtTime(now * factor, time)
     })
-  for (const { at, mark } of score.cues ?? []) once(at, (time) => onCue?.(mark, time))
+  // What swings is told of at its written time, and sounds later: so it can be changed while it goes on.
+  for (const { at, mark } of score.cues ?? [])
+    once(at, (time) => onCue?.(mark, time + (swingDelay(at, metre, swing) * 60) / (now * paceAt(score, at))))
   for (const event of score.events) {
     const pace = paceAt(score, event.at)
     once(event.at, (time) => {
-      onEvent?.(event, time)
-      band.strike(event, time, 60 / (now * pace))
+      const beat = 60 / (now * pace)
+      const { at, length } = swungNote(event, metre, swing)
+      const sounds = time + (at - event.at) * beat
+      onEvent?.(event, sounds)
+      band.strike(length === undefined ? event : ({ ...event, length } as ScoreEvent), sounds, beat)
     })
   }
   return {
@@ -77,13 +83,10 @@ export function scheduleScore(
       now = next
       clock.bpm.value = next * factor
     },
+    setSwing: (next) => {
+      swing = next
+    },
   }
 }
 
 export const ticks = (clock: Clock, beats: number): string => `${Math.round(beats * clock.PPQ)}i`
-
-/** Tone moves the second eighth by a third of a beat at 1; triplets are half of that. */
-export function setSwingOf(clock: Clock, percent: number): void {
-  clock.swingSubdivision = '8n'
-  clock.swing = percent / 200
-}

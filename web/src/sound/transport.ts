@@ -4,10 +4,10 @@
  * needs a gesture of the player.
  */
 
-import type { Score, ScoreEvent } from '@nestling/core/time'
+import { type Score, type ScoreEvent, STRAIGHT, type Swing } from '@nestling/core/time'
 import { atom } from 'nanostores'
-import { type Band, type BandVolumes, createBand, type ToneLibrary } from './band.ts'
-import { type Running, scheduleScore, setSwingOf, ticks } from './schedule.ts'
+import { type Band, type BandMix, createBand, type ToneLibrary } from './band.ts'
+import { type Running, scheduleScore, ticks } from './schedule.ts'
 import { soundsClient } from './soundsClient.ts'
 
 export interface Playing {
@@ -27,12 +27,11 @@ export interface PlayOptions {
   readonly owner: string
   /** Quarter notes in a minute. */
   readonly tempo: number
-  /** 0 straight to 100, the second eighth as in triplets. */
-  readonly swing?: number
+  readonly swing?: Swing
   /** Everything is handed to the audio system at once: for a chord that must sound now, whatever the clock does. */
   readonly atOnce?: boolean
-  readonly volumes: BandVolumes
-  /** How long the cursor waits for the sound, in ms. */
+  readonly mix: BandMix
+  /** How long the cursor waits for the sound beyond what the browser tells of its output, in ms. */
   readonly latencyMs?: number
   /** The time of the audio context at which beat 0 sounds, told before it does. */
   readonly onStart?: (seconds: number) => void
@@ -79,17 +78,19 @@ export function soundEngine(): Promise<Engine> {
 /** Plays a score from its beginning; what played before ends. */
 export async function play(score: Score, options: PlayOptions): Promise<void> {
   const mine = ++ticket
-  const { owner, tempo, swing = 0, atOnce = false, volumes, latencyMs = 0 } = options
+  const { owner, tempo, swing = STRAIGHT, atOnce = false, mix } = options
   const { countIn } = score
   $playing.set({ ...STOPPED, status: 'starting', owner })
   try {
     const { tone, band } = await soundEngine()
+    // What the strings are made of must be known before they are made.
+    band.setMix(mix)
     await band.prepare(score.events)
     if (mine !== ticket) return
     halt(tone, band)
-    band.setVolumes(volumes)
     const counts: Counts = { struck: 0, late: 0 }
-    const cursor = cursorOf(tone, mine, latencyMs / 1000, counts)
+    const latencyS = (options.latencyMs ?? 0) / 1000 + outputLatencyS(tone)
+    const cursor = cursorOf(tone, mine, latencyS, counts)
     if (atOnce) strikeAll(tone, band, score, { tempo, cursor, mine })
     else {
       const transport = tone.getTransport()
@@ -101,16 +102,13 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
         onRound,
         onCue: (mark, time) => {
           onCue?.(mark, time)
-          showAt(tone, mine, mark, time + latencyMs / 1000, counts)
+          showAt(tone, mine, mark, time + latencyS, counts)
         },
       })
-      const drawn = (beats: number, does: () => void) =>
-        transport.schedule(
-          (time) => tone.getDraw().schedule(() => mine === ticket && does(), time),
-          ticks(transport, beats),
-        )
-      if (countIn > 0) drawn(countIn, () => $playing.set({ ...$playing.get(), status: 'playing' }))
-      if (!score.loop) drawn(score.beats, stop)
+      const comes = (beats: number, does: () => void) =>
+        transport.schedule((time) => whenHeard(tone, time, () => mine === ticket && does()), ticks(transport, beats))
+      if (countIn > 0) comes(countIn, () => $playing.set({ ...$playing.get(), status: 'playing' }))
+      if (!score.loop) comes(score.beats, stop)
       const start = tone.getContext().currentTime + LOOK_AHEAD_S + START_S
       options.onStart?.(start)
       transport.start(start, 0)
@@ -120,6 +118,21 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
     if (mine === ticket) $playing.set(STOPPED)
     throw error
   }
+}
+
+/**
+ * When a moment of the audio context has come. Told by its own clock, which goes on in a hidden tab and behind a page that
+ * stalls; frames, which do not, draw the cursor and nothing else.
+ */
+function whenHeard(tone: ToneLibrary, time: number, does: () => void): void {
+  const context = tone.getContext()
+  context.setTimeout(does, Math.max(0, time - context.currentTime))
+}
+
+/** Between what the context hands over and what is heard, in seconds, as far as the browser tells. */
+function outputLatencyS(tone: ToneLibrary): number {
+  const { baseLatency = 0, outputLatency = 0 } = tone.getContext().rawContext as Partial<AudioContext>
+  return outputLatency > 0 ? outputLatency : baseLatency
 }
 
 /** A score handed over whole: its events keep no clock waiting, so the first of them sounds at once. */
@@ -135,14 +148,14 @@ function strikeAll(
     cursor(event, start + event.at * beat)
     band.strike(event, start + event.at * beat, beat)
   }
-  tone.getDraw().schedule(() => mine === ticket && stop(), start + score.beats * beat)
+  whenHeard(tone, start + score.beats * beat, () => mine === ticket && stop())
 }
 
 /** Sounds events now, over what plays; nothing is stopped for it. */
-export async function strikeOver(events: readonly ScoreEvent[], tempo: number, volumes: BandVolumes): Promise<void> {
+export async function strikeOver(events: readonly ScoreEvent[], tempo: number, mix: BandMix): Promise<void> {
   const { tone, band } = await soundEngine()
+  if (running === undefined) band.setMix(mix)
   await band.prepare(events)
-  if (running === undefined) band.setVolumes(volumes)
   const start = tone.getContext().currentTime + START_S
   for (const event of events) band.strike(event, start + (event.at * 60) / tempo, 60 / tempo)
 }
@@ -190,9 +203,9 @@ export function stop(): void {
 export function setTempo(tempo: number): void {
   running?.setTempo(tempo)
 }
-export function setSwing(percent: number): void {
-  void starting?.then(({ tone }) => setSwingOf(tone.getTransport(), percent))
+export function setSwing(swing: Swing): void {
+  running?.setSwing(swing)
 }
-export function setVolumes(volumes: BandVolumes): void {
-  void starting?.then(({ band }) => band.setVolumes(volumes))
+export function setMix(mix: BandMix): void {
+  void starting?.then(({ band }) => band.setMix(mix))
 }

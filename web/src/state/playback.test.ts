@@ -8,7 +8,7 @@ vi.mock('../sound/transport.ts', () => ({
   play: async (score: unknown, options: unknown) => done.played.push({ score, options }),
   setSwing: () => undefined,
   setTempo: () => undefined,
-  setVolumes: () => undefined,
+  setMix: () => undefined,
 }))
 vi.mock('./notices.ts', () => ({
   tell: { done: (words: string) => done.told.push(words), problem: () => '', hide: () => '' },
@@ -27,7 +27,7 @@ beforeEach(() => {
 test('a chord is played with the player’s volume and strum', () => {
   withSettings({ volume: 30, strumMs: 50 })
   hearChords([{ notes }], 'strum', 'test')
-  expect(done.played).toMatchObject([{ options: { owner: 'test', volumes: { all: 30 } } }])
+  expect(done.played).toMatchObject([{ options: { owner: 'test', mix: { all: 30 } } }])
   const [{ score }] = done.played as [{ score: { events: { at: number }[] } }]
   expect(score.events[1]?.at).toBeCloseTo(0.05)
 })

@@ -1,24 +1,28 @@
 /** Playing with the player's own settings: volume, strum, tempo; the mute that lasts. */
 import type { Chord } from '@nestling/core/chord'
 import { pitchClassOf } from '@nestling/core/pitch'
-import { bassNote, type Score, type StringNote } from '@nestling/core/time'
+import { bassNote, type Score, type StringNote, type Swing } from '@nestling/core/time'
 import { atom } from 'nanostores'
 import type { Settings } from '../contracts/settings.ts'
-import type { BandVolumes } from '../sound/band.ts'
+import type { BandMix } from '../sound/band.ts'
 import { CHORD_TEMPO, chordScore, type PlayStyle, type Sounding } from '../sound/chords.ts'
 import { risen } from '../sound/tapTempo.ts'
-import { type PlayOptions, play, setSwing, setTempo, setVolumes } from '../sound/transport.ts'
+import { type PlayOptions, play, setMix, setSwing, setTempo } from '../sound/transport.ts'
 import { tell } from './notices.ts'
 import { saveFile } from './saveFile.ts'
 import { $session, changeSettings } from './session.ts'
 
-export const volumesOf = (settings: Settings): BandVolumes => ({
+export const mixOf = (settings: Settings): BandMix => ({
   all: settings.volume,
   strings: settings.stringsVolume,
   bass: settings.bassVolume,
   drums: settings.drumsVolume,
   click: settings.clickVolume,
+  room: settings.room,
+  timbre: $session.get().instrument.timbre,
 })
+
+export const swingOf = ({ swing, swung }: Pick<Settings, 'swing' | 'swung'>): Swing => ({ percent: swing, of: swung })
 
 /** By how many beats in a minute each round of a loop is quicker than the last. */
 export const $rise = atom(0)
@@ -33,7 +37,7 @@ function nextRound(tempo: number, began: number): number {
 /** Plays a score unless sound is off; what goes wrong is told. */
 export function hearScore(
   score: Score,
-  options: Omit<PlayOptions, 'volumes' | 'latencyMs'> & Partial<Pick<PlayOptions, 'volumes'>>,
+  options: Omit<PlayOptions, 'mix' | 'latencyMs'> & Partial<Pick<PlayOptions, 'mix'>>,
 ): void {
   const { settings } = $session.get()
   if (settings.muted) {
@@ -42,7 +46,7 @@ export function hearScore(
   }
   if (score.events.length === 0) return
   void play(score, {
-    volumes: volumesOf(settings),
+    mix: mixOf(settings),
     latencyMs: settings.latencyMs,
     onRound: (_, tempo) => nextRound(tempo, options.tempo),
     ...options,
@@ -69,12 +73,12 @@ export const hearTone = (note: StringNote, owner: string): void => hearChords([{
 export async function saveSoundFile(
   name: string,
   score: Score,
-  { tempo, swing }: { readonly tempo: number; readonly swing: number },
+  { tempo, swing }: { readonly tempo: number; readonly swing: Swing },
 ): Promise<void> {
   tell.done(`Rendering ${name}…`, 'sound-file')
   try {
     const { soundFile } = await import('../sound/soundFile.ts')
-    const file = await soundFile(score, { tempo, swing, volumes: volumesOf($session.get().settings) })
+    const file = await soundFile(score, { tempo, swing, mix: mixOf($session.get().settings) })
     const own = name.replaceAll('/', '-')
     saveFile(file, own)
     tell.hide('sound-file')
@@ -89,7 +93,7 @@ export async function saveSoundFile(
 export function changeSound(changes: Partial<Settings>): void {
   const settings = { ...$session.get().settings, ...changes }
   if (changes.tempo !== undefined) setTempo(changes.tempo)
-  if (changes.swing !== undefined) setSwing(changes.swing)
-  setVolumes(volumesOf(settings))
+  if (changes.swing !== undefined || changes.swung !== undefined) setSwing(swingOf(settings))
+  setMix(mixOf(settings))
   void changeSettings(changes)
 }

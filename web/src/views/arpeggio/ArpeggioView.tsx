@@ -5,7 +5,7 @@ import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
-import { saveSoundFile } from '../../state/playback.ts'
+import { saveSoundFile, swingOf } from '../../state/playback.ts'
 import { $session, $style } from '../../state/session.ts'
 import { type Walk, walkAt } from '../../state/walk.ts'
 import { counted } from '../../words/shapes.ts'
@@ -44,9 +44,9 @@ export default function ArpeggioView(props: ArpeggioViewProps) {
 async function saveSound(state: ArpeggioState): Promise<void> {
   const { line, plan } = state
   const { settings } = $session.get()
-  const { tempo, swing } = settings
+  const { tempo } = settings
   const score = scoreOf(line, plan, { ...settings, countInBars: 0 }, false)
-  await saveSoundFile(soundFileName(state, tempo), score, { tempo, swing })
+  await saveSoundFile(soundFileName(state, tempo), score, { tempo, swing: swingOf(settings) })
 }
 
 const Bench = memo(function Bench({ params }: { readonly params: Params }) {

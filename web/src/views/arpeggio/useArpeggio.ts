@@ -10,7 +10,7 @@ import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
 import { carriedOf, carry } from '../../state/carried.ts'
-import { hearScore, hearTone } from '../../state/playback.ts'
+import { hearScore, hearTone, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { type Params, readPlan, writePlan } from './address.ts'
 import { type ArpeggioLine, lineOf } from './plan.ts'
@@ -116,7 +116,7 @@ export function useArpeggio(params: Params): ArpeggioState {
       return
     }
     const { settings } = $session.get()
-    hearScore(scoreOf(line, plan, settings, loop), { owner: OWNER, tempo: settings.tempo, swing: settings.swing })
+    hearScore(scoreOf(line, plan, settings, loop), { owner: OWNER, tempo: settings.tempo, swing: swingOf(settings) })
   }, [line, plan, loop])
 
   return {

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useState } from 'react'
 import { $listening, type EarSource, listen, stopListening } from '../../ear/listening.ts'
 import type { Plays } from '../../ear/simulatedPlayer.ts'
 import { tell } from '../../state/notices.ts'
-import { volumesOf } from '../../state/playback.ts'
+import { mixOf } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
 import { scoreOf } from './toScore.ts'
 import { type ArpeggioState, OWNER } from './useArpeggio.ts'
@@ -40,7 +40,7 @@ export function useEar({ line, plan }: Pick<ArpeggioState, 'line' | 'plan'>): Li
       owner: OWNER,
       source,
       tempo: settings.tempo,
-      volumes: volumesOf(settings),
+      mix: mixOf(settings),
       latencyMs: settings.latencyMs,
     })
   }, [isBusy, canListen, who, line, plan])

@@ -8,7 +8,7 @@ import { listenToRun, type RunListening } from '../../ear/chordListening.ts'
 import { strummed } from '../../ear/chordPlayer.ts'
 import { strikeOver } from '../../sound/transport.ts'
 import { tell } from '../../state/notices.ts'
-import { volumesOf } from '../../state/playback.ts'
+import { mixOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { refusal } from '../../words/ear.ts'
 import type { Asked } from './useCards.ts'
@@ -76,7 +76,7 @@ export function useCardEar(asked: Asked | undefined, heard: (heard: CardHeard) =
       if (who === 'microphone') return
       const notes = soundedNotes(frets, neck, { ...card.chord, root: card.root })
       const strum = { notes, neck, at: BREATH_BEATS, beats: 3, tempo: TEMPO, random: chanceOf(SEED) }
-      void strikeOver(strummed(who, strum), TEMPO, volumesOf(settings))
+      void strikeOver(strummed(who, strum), TEMPO, mixOf(settings))
     } catch (error) {
       end()
       tell.problem('The ear can’t listen', refusal(error))

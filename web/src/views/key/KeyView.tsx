@@ -12,7 +12,7 @@ import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import { $playing } from '../../sound/transport.ts'
 import type { PageData } from '../../state/page.ts'
-import { saveSoundFile } from '../../state/playback.ts'
+import { saveSoundFile, swingOf } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
 import { BREAKPOINTS } from '../../styles/breakpoints.mjs'
 import { askWords, FUNCTION_WORDS } from '../../words/lane.ts'
@@ -52,9 +52,12 @@ const $mark = computed($playing, ({ owner, mark }) => (owner === OWNER ? mark : 
 
 async function saveSound({ answer, plan }: KeyState): Promise<void> {
   const { settings } = $session.get()
-  const { tempo, swing } = settings
+  const { tempo } = settings
   const score = scoreOf(turnsGoing(answer), answer.neck, plan, { ...settings, countInBars: 0 }, false)
-  await saveSoundFile(`${writeKey(plan.key, { ascii: true })} lane ${tempo}.wav`, score, { tempo, swing })
+  await saveSoundFile(`${writeKey(plan.key, { ascii: true })} lane ${tempo}.wav`, score, {
+    tempo,
+    swing: swingOf(settings),
+  })
 }
 
 const Bench = memo(function Bench({ params }: { readonly params: Params }) {

@@ -13,7 +13,7 @@ import { $playing, stop } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
 import { carriedOf, carry } from '../../state/carried.ts'
 import { tell } from '../../state/notices.ts'
-import { hearScore } from '../../state/playback.ts'
+import { hearScore, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { keyClient } from '../../workers/clients.ts'
 import { neckFor, type Params, readPlan, writePlan } from './address.ts'
@@ -135,7 +135,7 @@ export function useKey(params: Params): KeyState {
       hearScore(scoreOf(next, neck, answer.plan, settings, again), {
         owner: OWNER,
         tempo: settings.tempo,
-        swing: settings.swing,
+        swing: swingOf(settings),
       })
     },
     [neck, answer],

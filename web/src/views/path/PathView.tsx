@@ -7,7 +7,7 @@ import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
-import { saveSoundFile } from '../../state/playback.ts'
+import { saveSoundFile, swingOf } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
 import { GAP_REASONS } from '../../words/path.ts'
 import { fretsWord } from '../../words/shapes.ts'
@@ -46,13 +46,13 @@ export default function PathView(props: PathViewProps) {
 
 async function saveSound({ answer, neck }: PathState): Promise<void> {
   const { settings } = $session.get()
-  const { tempo, swing } = settings
+  const { tempo } = settings
   const { played, found, plan } = answer
   const score = scoreOf(played, found.shapes, neck, plan, { ...settings, countInBars: 0 }, partOf(plan, played))
   await saveSoundFile(
     `${plan.chart.title === '' ? 'tune' : plan.chart.title} ${tempo}.wav`,
     { ...score, loop: false },
-    { tempo, swing },
+    { tempo, swing: swingOf(settings) },
   )
 }
 

@@ -16,7 +16,7 @@ import { createAsked, type Typed } from '../../state/asked.ts'
 import { carriedOf, carry } from '../../state/carried.ts'
 import { toArpeggio } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
-import { changeSound, hearScore } from '../../state/playback.ts'
+import { changeSound, hearScore, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { keepWalk } from '../../state/walk.ts'
 import { pathClient } from '../../workers/clients.ts'
@@ -157,7 +157,7 @@ export function usePath(params: Params): PathState {
       hearScore(scoreOf(played, shapes, neck, answer.plan, settings, span), {
         owner: OWNER,
         tempo: settings.tempo,
-        swing: settings.swing,
+        swing: swingOf(settings),
       })
     },
     [played, neck, answer],

@@ -3,7 +3,7 @@ import type { Neck } from '@nestling/core/neck'
 import type { RunStep } from '@nestling/core/practice'
 import { soundedNotes } from '@nestling/core/time'
 import { strikeOver } from '../../sound/transport.ts'
-import { volumesOf } from '../../state/playback.ts'
+import { mixOf } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
 
 /** Over what plays, which goes on. */
@@ -15,5 +15,5 @@ export function stringNoteHeard({ shape, chord }: RunStep, string: number, fret:
     neck,
     chord,
   )
-  if (note) void strikeOver([{ ...note, part: 'strings', at: 0, length: 2, loud: 0.8 }], 60, volumesOf(settings))
+  if (note) void strikeOver([{ ...note, part: 'strings', at: 0, length: 2, loud: 0.8 }], 60, mixOf(settings))
 }

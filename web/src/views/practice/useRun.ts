@@ -16,13 +16,13 @@ import { FASTEST, type Settings, SLOWEST } from '../../contracts/settings.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { risen } from '../../sound/tapTempo.ts'
-import { $playing, setVolumes, stop, strikeOver } from '../../sound/transport.ts'
+import { $playing, setMix, stop, strikeOver } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
 import { keepAttempt, sendWaiting } from '../../state/attempts.ts'
 import { newId } from '../../state/ids.ts'
 import { fretsTextOf } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
-import { $rise, changeSound, hearScore, volumesOf } from '../../state/playback.ts'
+import { $rise, changeSound, hearScore, mixOf, swingOf } from '../../state/playback.ts'
 import { played, playedMinutes } from '../../state/playedTime.ts'
 import { $player, $session } from '../../state/session.ts'
 import { localDay } from '../../words/days.ts'
@@ -65,8 +65,8 @@ export interface RunState {
 }
 
 /** Every part of the band is in the music; what is off is only not heard, so that it can be turned on within a bar. */
-const runVolumes = (settings: Settings, noisy = false) => ({
-  ...volumesOf(settings),
+const runMix = (settings: Settings, noisy = false) => ({
+  ...mixOf(settings),
   click: settings.metronome ? settings.clickVolume : 0,
   bass: settings.bassStandIn ? settings.bassVolume : 0,
   drums: settings.drums || noisy ? settings.drumsVolume : 0,
@@ -209,7 +209,7 @@ export function useRun(params: Params): RunState {
   }, [owner, mark, keep])
 
   useEffect(() => {
-    if (owner === OWNER) setVolumes(runVolumes(settings, isNoisy))
+    if (owner === OWNER) setMix(runMix(settings, isNoisy))
   }, [owner, settings, isNoisy])
 
   const end = useCallback(() => {
@@ -243,8 +243,8 @@ export function useRun(params: Params): RunState {
       hearScore(score, {
         owner: OWNER,
         tempo: settings.tempo,
-        swing: settings.swing,
-        volumes: runVolumes(settings, isNoisy),
+        swing: swingOf(settings),
+        mix: runMix(settings, isNoisy),
         onCue: (mark, seconds) => {
           const index = order.current[Math.floor(mark / each)]
           const step = index === undefined ? undefined : newest.current.steps[index]
@@ -302,7 +302,7 @@ export function useRun(params: Params): RunState {
         loud: 0.8,
       })),
       100,
-      runVolumes($session.get().settings),
+      runMix($session.get().settings),
     )
   }, [at, neck])
   const grade = useCallback((chosen: Grade) => {

@@ -7,14 +7,14 @@ import type { PlayStyle, Sounding } from '../../sound/chords.ts'
 import { hearChords, soundingOf } from '../../state/playback.ts'
 import { $workbench, asked, neckIn, type Step, type WorkbenchState } from '../../state/workbench/index.ts'
 
-/** Leaves the fifth out of what is heard. */
+/** Leaves the fifth out of what is heard; a ♭5 or ♯5 is what its chord is named for, and stays. */
 export const $withoutFifth = atom(false)
 
 function heardOf(state: Pick<WorkbenchState, 'question' | 'player'>, frets: Frets): Sounding {
   const { chord } = state.question
   const neck = neckIn(state)
   const degrees = $withoutFifth.get() ? voicingOf(chord, frets, neck)?.degrees : undefined
-  const kept = frets.map((fret, string) => (degrees?.[string]?.endsWith('5') ? null : fret))
+  const kept = frets.map((fret, string) => (degrees?.[string] === '5' ? null : fret))
   return soundingOf(chord, soundedNotes(kept, neck, chord))
 }
 

@@ -22,6 +22,11 @@ const PLUCKS: Options<InstrumentDraft['pluck']> = [
   ['fingers', 'fingers'],
   ['thumb-and-fingers', 'thumb and fingers'],
 ]
+const SOUNDS: Options<InstrumentDraft['timbre']> = [
+  ['nylon', 'nylon strings'],
+  ['steel', 'steel strings'],
+  ['archtop', 'an archtop'],
+]
 /** Ease in mm: the middle one is the usual reach, the others a seventh less and more. */
 const HANDS: Options<number> = [
   [86, 'a small hand'],
@@ -80,7 +85,9 @@ export const SetupSentence = memo(function SetupSentence() {
         take={(fret) => void keepPulled(draftOf(withMeasure(instrument, 'capo', fret)))}
       />
       , plucked with{' '}
-      <Choice label="Plucked with" value={instrument.pluck} options={PLUCKS} take={(pluck) => keep({ pluck })} />, in{' '}
+      <Choice label="Plucked with" value={instrument.pluck} options={PLUCKS} take={(pluck) => keep({ pluck })} />,
+      sounding like{' '}
+      <Choice label="Sound" value={instrument.timbre} options={SOUNDS} take={(timbre) => keep({ timbre })} />, in{' '}
       <Choice
         label="The hand"
         value={settings.handComfortMm}

@@ -1,0 +1,1 @@
+ALTER TABLE `instruments` ADD `timbre` text DEFAULT 'steel' NOT NULL;
