@@ -293,6 +293,42 @@ test.describe('written and played', () => {
     await expect(page.getByTestId('notation').locator('[data-selected]').first()).toBeInViewport()
   })
 
+  test('a TAB’s digit stands under its head, a triplet’s 3 at its beam and off the TAB, in every metre', async ({
+    page,
+  }) => {
+    for (const query of [
+      'value=triplet',
+      'value=eighth&time=6/8',
+      'value=sixteenth&time=7/8',
+      'value=triplet&time=5/4',
+    ]) {
+      await open(page, `?chord=Cmaj7&position=7&from=lowest&${query}`)
+      const found = await page.getByTestId('notation').evaluate((box) => {
+        const middles = (selector: string) =>
+          [...box.querySelectorAll(selector)].map((one) => {
+            const { left, right, top, bottom } = one.getBoundingClientRect()
+            return { x: (left + right) / 2, top, bottom }
+          })
+        const tabs = middles('.vf-tabnote')
+        const staves = middles('.vf-stave')
+        return {
+          heads: middles('.vf-notehead').map(({ x }) => x),
+          digits: tabs.map(({ x }) => x),
+          threes: middles('.vf-tuplet'),
+          tabTops: staves.filter((_, index) => index % 2 === 1).map(({ top }) => top),
+        }
+      })
+      expect(found.digits.length).toBeGreaterThan(6)
+      // Rests come last.
+      expect(found.heads.length).toBeGreaterThanOrEqual(found.digits.length)
+      for (const [index, x] of found.digits.entries()) expect(Math.abs(x - (found.heads[index] ?? 0))).toBeLessThan(1.5)
+      expect(found.threes.length > 0).toBe(query.includes('triplet'))
+      // Its middle: the box of the sign is that of its whole font. A TAB of six strings is 65 px high.
+      for (const { top, bottom } of found.threes)
+        expect(found.tabTops.some((tab) => (top + bottom) / 2 > tab - 8 && (top + bottom) / 2 < tab + 65)).toBe(false)
+    }
+  })
+
   test('tempo by tapping stays within 20 and 300, and is kept', async ({ page }) => {
     await open(page)
     const tap = page.getByRole('button', { name: 'Tap' })

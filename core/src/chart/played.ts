@@ -13,6 +13,8 @@ export interface PlayedBar {
   readonly beats: number
   readonly metre: Metre
   readonly tempoBpm: number | undefined
+  /** The name of the part that begins here. */
+  readonly part: string | undefined
   /** The time through the repeat that it stands in, 1 the first. */
   readonly pass: number
   readonly slots: readonly ChartSlot[]
@@ -56,7 +58,7 @@ export function playedChart(chart: Chart): Played {
       else if (one.kind === 'hold' && last && Math.abs(last.at + last.beats - at - slot * each) < 1e-9)
         chords.push({ ...(chords.pop() as PlayedChord), beats: last.beats + each })
     }
-    bars.push({ written, at, beats, metre, tempoBpm, pass, slots })
+    bars.push({ written, at, beats, metre, tempoBpm, part: bar.part, pass, slots })
     at += beats
   }
   return { bars, chords, beats: at, cut }

@@ -47,6 +47,7 @@ export const patternOf = ({ style }: { readonly style: Style }): string =>
     waltz: STROKE_PATTERNS.waltz,
     bossa: STROKE_PATTERNS.bossa,
     ballad: STROKE_PATTERNS.ballad,
+    'off-beat': STROKE_PATTERNS.quarters,
   })[style]
 
 /** @param span A part of the tune; without it all of it. Marks are the chords' places. */
@@ -78,10 +79,14 @@ export function tuneScore(
         })
       : [],
   )
-  const placed = bars.map((bar) => ({ at: bar.at - start, metre: bar.metre }))
+  const placed = bars.map((bar, index) => ({
+    at: bar.at - start,
+    metre: bar.metre,
+    endsPart: endsPart(bar, bars[index + 1]),
+  }))
   const events: readonly ScoreEvent[] = [
     ...strings,
-    ...(bass === undefined ? [] : bassFor(bass, inside, loop)),
+    ...(bass === undefined ? [] : bassFor(bass, inside, loop, Math.min(...neck.open))),
     ...(drums ? drumsFor(style, placed) : []),
     ...(click
       ? bars.flatMap((bar) => clicks(bar.beats, bar.metre).map((one) => ({ ...one, at: one.at + bar.at - start })))
@@ -99,6 +104,10 @@ export function tuneScore(
     countInBars,
   )
 }
+
+/** A part ends where the next one has a name, where a repeat goes back, and with the last bar. */
+const endsPart = (bar: Played['bars'][number], next: Played['bars'][number] | undefined): boolean =>
+  next === undefined || next.part !== undefined || next.written !== bar.written + 1
 
 /** Where bars have a tempo of their own it stands to the tune's as it is written, whatever tempo the tune is played at. */
 function pacesOf(bars: Played['bars'], tempo: number): readonly Pace[] | undefined {

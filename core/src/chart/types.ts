@@ -5,7 +5,7 @@ import type { TextErrorOf } from '../result/index.ts'
 import type { Metre, MetreError } from '../time/index.ts'
 
 /** How the band plays it. */
-export const STYLES = ['straight', 'swing', 'waltz', 'bossa', 'ballad'] as const
+export const STYLES = ['straight', 'swing', 'waltz', 'bossa', 'ballad', 'off-beat'] as const
 export type Style = (typeof STYLES)[number]
 
 export type ChartSlot =

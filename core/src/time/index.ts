@@ -4,7 +4,7 @@
  *   Score ─writtenBars→ bars of notes, chords and rests ─→ staff and TAB
  */
 export type { Metre, MetreError } from './metre.ts'
-export { beatsInBar, FOUR_FOUR, readMetre, THREE_FOUR, writeMetre } from './metre.ts'
+export { beatLengths, beatsInBar, FOUR_FOUR, METRES, pulses, readMetre, THREE_FOUR, writeMetre } from './metre.ts'
 export type { Pattern, PatternError, PatternName, PatternSpan, Pluck, Stroke, TimedStroke } from './pattern.ts'
 export {
   beatsOf,

@@ -1,5 +1,5 @@
 /** Notes of one value in a row: when each comes, and which are accented. */
-import { beatsInBar, type Metre } from './metre.ts'
+import { beatsInBar, type Metre, pulses } from './metre.ts'
 
 export const NOTE_VALUES = ['quarter', 'eighth', 'triplet', 'sixteenth'] as const
 export type NoteValue = (typeof NOTE_VALUES)[number]
@@ -13,6 +13,11 @@ export const beatOf = (index: number, value: NoteValue): number => index / NOTES
 export const ACCENTS = ['beat', 'bar', 'root', 'none'] as const
 export type Accent = (typeof ACCENTS)[number]
 
+const isPulse = (beat: number, metre: Metre): boolean => {
+  const inBar = beat % beatsInBar(metre)
+  return pulses(metre).some((at) => Math.abs(at - inBar) < 1e-6)
+}
+
 export const isAccented = (
   index: number,
   isRoot: boolean,
@@ -20,7 +25,7 @@ export const isAccented = (
 ): boolean => {
   switch (accent) {
     case 'beat':
-      return index % NOTES_A_BEAT[value] === 0
+      return isPulse(beatOf(index, value), metre)
     case 'bar':
       return index % (NOTES_A_BEAT[value] * beatsInBar(metre)) === 0
     case 'root':

@@ -1,6 +1,18 @@
 import { expect, test } from 'vitest'
 import { must } from '../result/index.ts'
-import { bassNote, clicks, paceAt, plainBeat, readMetre, type Score, secondsOf, withCountIn } from './index.ts'
+import {
+  bassNote,
+  beatLengths,
+  beatsInBar,
+  clicks,
+  paceAt,
+  plainBeat,
+  pulses,
+  readMetre,
+  type Score,
+  secondsOf,
+  withCountIn,
+} from './index.ts'
 
 const metre = (text: string) => must(readMetre(text))
 
@@ -18,6 +30,42 @@ test.each([
   const struck = clicks(beats, metre(text))
   expect(struck.map(({ accent }) => (accent ? 'X' : 'x')).join('')).toBe(expected)
   expect(struck.at(-1)?.at).toBe(last)
+})
+
+test.each([
+  ['2/4', [0, 1], [0], [1]],
+  ['3/4', [0, 1, 2], [0], [1, 2]],
+  ['4/4', [0, 1, 2, 3], [0, 2], [1, 3]],
+  ['5/4', [0, 1, 2, 3, 4], [0, 3], [1, 2, 4]],
+  ['6/8', [0, 1.5], [0], [1.5]],
+  ['7/8', [0, 1, 2], [0, 2], [1, 3]],
+  ['12/8', [0, 1.5, 3, 4.5], [0, 3], [1.5, 4.5]],
+  ['9/8', [0, 1.5, 3], [0], [1.5, 3]],
+])('%s is felt at %j, its kick at %j, its snare at %j, hats in eighths', (text, felt, kick, snare) => {
+  const of = metre(text)
+  const bar = beatsInBar(of)
+  expect(pulses(of)).toEqual(felt)
+  // Two bars: the second is like the first.
+  const struck = (drum: string) => plainBeat(2 * bar, of).flatMap((event) => (event.drum === drum ? [event.at] : []))
+  expect(struck('kick')).toEqual([...kick, ...kick.map((at) => at + bar)])
+  expect(struck('snare')).toEqual([...snare, ...snare.map((at) => at + bar)])
+  expect(struck('hat')).toHaveLength(4 * bar)
+  // The beats that are felt are louder than what lies between them.
+  const louds = clicks(bar, of)
+  for (const { at, loud } of louds) expect(loud > 0.5).toBe(felt.includes(at))
+})
+
+test('the lengths of a bar’s beats fill it, in any metre', () => {
+  for (const unit of [2, 4, 8] as const)
+    for (let count = 1; count <= 16; count++)
+      expect(beatLengths({ count, unit }).reduce((sum, length) => sum + length, 0)).toBe(count)
+})
+
+test('the bass stays below the guitar, also where that is tuned low', () => {
+  for (let pitchClass = 0; pitchClass < 12; pitchClass++)
+    for (const lowest of [40, 38, 36, 35, 33]) expect(bassNote(pitchClass, lowest)).toBeLessThan(lowest)
+  expect(bassNote(4, 40)).toBe(28)
+  expect(bassNote(11, 35)).toBe(23)
 })
 
 test('a plain beat in four: kick on one and three, snare on two and four', () => {

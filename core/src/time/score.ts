@@ -5,7 +5,7 @@
 import type { Finger } from '../hand/index.ts'
 import type { Fret, StringIndex } from '../neck/index.ts'
 import type { Midi, Pitch } from '../pitch/index.ts'
-import { beatsInBar, type Metre } from './metre.ts'
+import { beatsInBar, type Metre, pulses, writeMetre } from './metre.ts'
 
 export const PARTS = ['strings', 'bass', 'drums', 'click'] as const
 export type Part = (typeof PARTS)[number]
@@ -92,27 +92,42 @@ export function secondsOf({ beats, paces = [] }: Pick<Score, 'beats' | 'paces'>,
   }, 0)
 }
 
-/** A click on every beat of the metre, the first of each bar accented. */
+/** A click on every unit of the metre: the first of each bar accented, the others of its beats louder than what lies between. */
 export function clicks(beats: number, metre: Metre): readonly ClickEvent[] {
   const step = 4 / metre.unit
+  const felt = pulses(metre)
+  const bar = beatsInBar(metre)
   return Array.from({ length: Math.ceil(beats / step - 1e-9) }, (_, index): ClickEvent => {
     const accent = index % metre.count === 0
-    return { part: 'click', at: index * step, loud: accent ? 1 : 0.7, accent }
+    const isBeat = felt.some((at) => Math.abs(at - ((index * step) % bar)) < 1e-9)
+    return { part: 'click', at: index * step, loud: accent ? 1 : isBeat ? 0.7 : 0.4, accent }
   })
 }
 
-/** A plain beat: kick on one and three, snare on two and four, hats in eighths; in three, the snare on two and three. */
+/** Kick and snare of a plain beat, in quarter notes from the bar's start. */
+const PLAIN: Readonly<Record<string, { readonly kick: readonly number[]; readonly snare: readonly number[] }>> = {
+  '2/4': { kick: [0], snare: [1] },
+  '3/4': { kick: [0], snare: [1, 2] },
+  '4/4': { kick: [0, 2], snare: [1, 3] },
+  '5/4': { kick: [0, 3], snare: [1, 2, 4] },
+  '6/8': { kick: [0], snare: [1.5] },
+  '7/8': { kick: [0, 2], snare: [1, 3] },
+  '12/8': { kick: [0, 3], snare: [1.5, 4.5] },
+}
+
+/** A plain beat: kick and snare by the metre, hats in eighths. In a metre without a line of its own the snare has all beats but the first. */
 export function plainBeat(beats: number, metre: Metre): readonly DrumEvent[] {
   const bar = beatsInBar(metre)
-  return Array.from({ length: Math.ceil(beats - 1e-9) }, (_, at) => at).flatMap((at): readonly DrumEvent[] => {
-    const inBar = at % bar
-    const kick = inBar === 0 || (bar === 4 && inBar === 2)
-    return [
-      { part: 'drums', at, loud: kick ? 0.9 : 0.75, drum: kick ? 'kick' : 'snare' },
-      { part: 'drums', at, loud: 0.5, drum: 'hat' },
-      { part: 'drums', at: at + 0.5, loud: 0.35, drum: 'hat' },
-    ]
-  })
+  const felt = pulses(metre)
+  const { kick, snare } = PLAIN[writeMetre(metre)] ?? { kick: [0], snare: felt.slice(1) }
+  const isIn = (places: readonly number[], at: number) => places.some((place) => Math.abs(place - (at % bar)) < 1e-9)
+  return Array.from({ length: Math.ceil(2 * beats - 1e-9) }, (_, index) => index / 2).flatMap(
+    (at): readonly DrumEvent[] => [
+      ...(isIn(kick, at) ? [{ part: 'drums', at, loud: 0.9, drum: 'kick' } as const] : []),
+      ...(isIn(snare, at) ? [{ part: 'drums', at, loud: 0.75, drum: 'snare' } as const] : []),
+      { part: 'drums', at, loud: isIn(felt, at) ? 0.5 : 0.35, drum: 'hat' },
+    ],
+  )
 }
 
 /** The same music later, after bars in which only the clicks are heard. */
@@ -128,8 +143,14 @@ export function withCountIn(score: Score, bars: number): Score {
   }
 }
 
-/** Where a double bass would play a pitch class: from E1 up. */
-export const bassNote = (pitchClass: number): Midi => 28 + ((pitchClass - 4 + 12) % 12)
+/**
+ * Where a double bass would play a pitch class: from E1 up.
+ * @param under The lowest note of the guitar: the bass stays below it, an octave lower where it must.
+ */
+export function bassNote(pitchClass: number, under = Number.POSITIVE_INFINITY): Midi {
+  const midi = 28 + ((pitchClass - 4 + 12) % 12)
+  return midi < under ? midi : midi - 12
+}
 
 export const stringEvents = ({ events }: Pick<Score, 'events'>): readonly StringEvent[] =>
   events.filter((event): event is StringEvent => event.part === 'strings')

@@ -56,3 +56,35 @@ test('drums by style, each bar as long as its metre', () => {
   expect(at('straight', 'kick')).toEqual([0, 2, 4])
   expect(at('ballad', 'snare')).toEqual([2, 6])
 })
+
+test('root and fifth in half notes: the chord’s own fifth, below where the bass reaches it; the root again where there is none', () => {
+  const line = (symbol: string, beats = 4) => bassFor('root and fifth', chords(symbol, beats), false)
+  expect(line('Am7').map(({ at, length, midi }) => [at, length, midi])).toEqual([
+    [0, 2, 33],
+    [2, 2, 28],
+  ])
+  expect(line('Bm7b5').map(({ midi }) => midi)).toEqual([35, 29])
+  expect(line('Caug').map(({ midi }) => midi % 12)).toEqual([0, 8])
+  expect(line('F', 3).map(({ at, length }) => [at, length])).toEqual([
+    [0, 2],
+    [2, 1],
+  ])
+})
+
+test('drums lead out of a part: its last beat is a fill, all else stays', () => {
+  const bars = [0, 4, 8].map((at) => ({ at, metre: FOUR_FOUR, endsPart: at === 4 }))
+  const filled = drumsFor('bossa', bars)
+  const plain = drumsFor(
+    'bossa',
+    bars.map((bar) => ({ ...bar, endsPart: false })),
+  )
+  const outside = (events: typeof filled) => events.filter(({ at }) => at < 7 || at >= 8)
+  expect(outside(filled)).toEqual(outside(plain))
+  const inside = filled.filter(({ at }) => at >= 7 && at < 8)
+  expect(inside.map(({ drum, at }) => `${drum} ${at}`)).toEqual(['snare 7', 'snare 7.25', 'snare 7.5', 'kick 7.75'])
+})
+
+test('off the beat the hats stand between the beats', () =>
+  expect(
+    drumsFor('off-beat', [{ at: 0, metre: FOUR_FOUR }]).flatMap(({ drum, at }) => (drum === 'hat' ? [at] : [])),
+  ).toEqual([0.5, 1.5, 2.5, 3.5]))

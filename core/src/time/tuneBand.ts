@@ -1,4 +1,4 @@
-/** What bass and drums play to a tune: roots or a walking line, and a beat for each style. */
+/** What bass and drums play to a tune: a bass line, a beat for each style, a fill where a part ends. */
 import { bassDegreeOf, type Chord } from '../chord/index.ts'
 import { degreePitchClass, type Midi, pitchClassOf } from '../pitch/index.ts'
 import { beatsInBar, type Metre } from './metre.ts'
@@ -8,15 +8,17 @@ export interface BandBar {
   /** Beats (quarter notes) from the start. */
   readonly at: number
   readonly metre: Metre
+  /** A part ends with it: drums lead into the next. */
+  readonly endsPart?: boolean | undefined
 }
 export interface BandChord {
   readonly chord: Chord
   readonly at: number
   readonly beats: number
 }
-export const BASS_LINES = ['roots', 'walking'] as const
+export const BASS_LINES = ['roots', 'root and fifth', 'walking'] as const
 export type BassLine = (typeof BASS_LINES)[number]
-export type DrumStyle = 'straight' | 'swing' | 'waltz' | 'bossa' | 'ballad'
+export type DrumStyle = 'straight' | 'swing' | 'waltz' | 'bossa' | 'ballad' | 'off-beat'
 
 /** One bar of a style, by drum: beats from the bar's start, and how loud. */
 type Beat = readonly (readonly [Drum, readonly number[], number])[]
@@ -44,22 +46,39 @@ const BEATS: Readonly<Record<Exclude<DrumStyle, 'straight'>, Beat>> = {
     ['snare', [2], 0.35],
     ['hat', [0, 1, 2, 3], 0.35],
   ],
+  'off-beat': [
+    ['kick', [0, 2], 0.6],
+    ['snare', [2], 0.4],
+    ['hat', [0.5, 1.5, 2.5, 3.5], 0.5],
+  ],
 }
+
+/** Into the next part, in quarter notes before its beginning: instead of what a bar's last beat has. */
+const FILL: Beat = [
+  ['snare', [1, 0.75, 0.5], 0.45],
+  ['kick', [0.25], 0.6],
+]
+const FILL_BEATS = 1
 
 /** A style in another metre keeps what falls inside the bar. */
 export function drumsFor(style: DrumStyle, bars: readonly BandBar[]): readonly DrumEvent[] {
-  return bars.flatMap(({ at, metre }): readonly DrumEvent[] => {
+  return bars.flatMap(({ at, metre, endsPart }): readonly DrumEvent[] => {
     const beats = beatsInBar(metre)
-    if (style === 'straight') return plainBeat(beats, metre).map((event) => ({ ...event, at: event.at + at }))
-    return BEATS[style]
-      .flatMap(([drum, places, loud]) =>
-        places
-          .filter((place) => place < beats)
-          .map((place): DrumEvent => ({ part: 'drums', at: at + place, loud, drum })),
-      )
-      .toSorted((a, b) => a.at - b.at)
+    const beat = style === 'straight' ? plainBeat(beats, metre) : struckIn(BEATS[style], beats, (place) => place)
+    const fills = endsPart === true && beats > FILL_BEATS
+    const kept = fills ? beat.filter((event) => event.at < beats - FILL_BEATS - 1e-9) : beat
+    const all = fills ? [...kept, ...struckIn(FILL, beats, (before) => beats - before)] : kept
+    return all.map((event) => ({ ...event, at: event.at + at })).toSorted((a, b) => a.at - b.at)
   })
 }
+
+const struckIn = (beat: Beat, beats: number, placeOf: (given: number) => number): readonly DrumEvent[] =>
+  beat.flatMap(([drum, places, loud]) =>
+    places
+      .map(placeOf)
+      .filter((place) => place < beats)
+      .map((at): DrumEvent => ({ part: 'drums', at, loud, drum })),
+  )
 
 /** The bass does not go beyond E1 and G3. */
 const LOWEST: Midi = 28
@@ -74,14 +93,25 @@ function near(pitchClass: number, before: Midi | undefined): Midi {
   return best
 }
 
-/** Roots (or the bass after a slash) as long as their chords; walking, a quarter each, into the next root from a semitone beside it. */
-export function bassFor(line: BassLine, chords: readonly BandChord[], loop: boolean): readonly BassEvent[] {
+/**
+ * Roots (or the bass after a slash) as long as their chords; root and fifth, half notes in turn; walking, a quarter each, into
+ * the next root from a semitone beside it.
+ * @param under The lowest note of the guitar: roots stay below it.
+ */
+export function bassFor(
+  line: BassLine,
+  chords: readonly BandChord[],
+  loop: boolean,
+  under?: Midi,
+): readonly BassEvent[] {
   let before: Midi | undefined
-  return chords.flatMap(({ chord, at, beats }, index): readonly BassEvent[] => {
+  return chords.flatMap((now, index): readonly BassEvent[] => {
+    const { chord, at, beats } = now
     const root = pitchClassOf(chord.bass ?? chord.root)
-    const first = line === 'roots' ? bassNote(root) : near(root, before)
+    const first = line === 'walking' ? near(root, before) : bassNote(root, under)
     before = first
     const count = Math.floor(beats + 1e-9)
+    if (line === 'root and fifth') return rootAndFifth(now, first)
     if (line === 'roots' || count < 2) return [{ part: 'bass', at, length: beats, loud: 0.9, midi: first }]
     const next = chords[index + 1] ?? (loop ? chords[0] : undefined)
     const through = tonesOf(chord)
@@ -93,6 +123,24 @@ export function bassFor(line: BassLine, chords: readonly BandChord[], loop: bool
       before = midi
       return { part: 'bass', at: at + beat, length: isLast ? beats - beat : 1, loud: beat % 2 === 0 ? 0.9 : 0.8, midi }
     })
+  })
+}
+
+/** A half note each; the chord's own fifth, and the root again where it has none. */
+function rootAndFifth({ chord, at, beats }: BandChord, first: Midi): readonly BassEvent[] {
+  const fifth = chord.formula.find((degree) => /^[b#]*5$/.test(degree))
+  const above = fifth === undefined ? 0 : (degreePitchClass(fifth) + pitchClassOf(chord.root) - (first % 12) + 24) % 12
+  // The fifth below, where the bass reaches it.
+  const other = above === 0 ? first : first + above - 12 >= LOWEST ? first + above - 12 : first + above
+  return Array.from({ length: Math.max(1, Math.ceil(beats / 2 - 1e-9)) }, (_, half): BassEvent => {
+    const length = Math.min(2, beats - 2 * half)
+    return {
+      part: 'bass',
+      at: at + 2 * half,
+      length,
+      loud: half % 2 === 0 ? 0.9 : 0.75,
+      midi: half % 2 === 0 ? first : other,
+    }
   })
 }
 

@@ -7,7 +7,7 @@ import '@vexflow-fonts/academico/index.css'
 import '@vexflow-fonts/bravura/index.css'
 import { stringNumber } from '@nestling/core/neck'
 import { letterIndexOf, type Pitch } from '@nestling/core/pitch'
-import type { WrittenBar, WrittenEvent, WrittenValue } from '@nestling/core/time'
+import { pulses, type WrittenBar, type WrittenEvent, type WrittenValue } from '@nestling/core/time'
 
 type Vex = typeof import('vexflow/core')
 
@@ -296,13 +296,15 @@ function drawBar(
   for (const stave of [staff, tab]) stave.setEndBarType(end === 'again' ? REPEAT_END : end === 'last' ? END : SINGLE)
   const start = Math.max(staff.getNoteStartX(), tab.getNoteStartX())
   for (const stave of [staff, tab]) stave.setNoteStartX(start).setContext(context).draw()
+  // One line at the beginning of a system says that both are the same music.
+  if (head !== 'none') new vex.StaveConnector(staff, tab).setType('singleLeft').setContext(context).draw()
 
   const drawn = events.map((event): Drawn => ({ event, pair: pairOf(vex, event, strings) }))
   const above = drawn.map(({ pair }) => pair[0])
   const below = drawn.map(({ pair }) => pair[1])
-  // Beams and tuplets change how long and how wide notes are: they come before the formatting.
-  const tuplets = tupletsOf(vex, drawn)
-  const beams = beamsOf(vex, drawn)
+  // Beams and tuplets change how long and how wide notes are: they come before the formatting. A tuplet's number stands at its beam.
+  const beams = beamsOf(vex, drawn, bar)
+  const tuplets = tupletsOf(vex, drawn, bar)
   const voiceOf = (tickables: Parameters<InstanceType<Vex['Voice']>['addTickables']>[0]) =>
     new vex.Voice({ numBeats: metre.count, beatValue: metre.unit }).setMode(vex.VoiceMode.SOFT).addTickables(tickables)
   const upper = voiceOf(above)
@@ -313,18 +315,31 @@ function drawBar(
     .joinVoices([lower])
     .format([upper, lower], x + width - start - 14)
   upper.draw(context, staff)
+  for (const { event, pair } of drawn) if (event.notes.length > 0) underHead(pair, tab)
   lower.draw(context, tab)
   for (const sign of [...beams, ...tuplets]) sign.setContext(context).draw()
   return { drawn, bottom: tab.getYForLine(strings - 1) }
 }
 
-/** Rows of events that stand in one beat and pass the test, in order. */
-function byBeat(drawn: readonly Drawn[], test: (event: WrittenEvent) => boolean): readonly (readonly Drawn[])[] {
+/** A TAB's digit stands with its middle under the middle of its head; the library shifts no digit by itself. */
+function underHead([head, digit]: Pair, tab: InstanceType<Vex['TabStave']>): void {
+  digit.setStave(tab)
+  const middle = (head.getNoteHeadBeginX() + head.getNoteHeadEndX()) / 2
+  digit.getAbsoluteX = () => middle
+}
+
+/** Rows of events that stand in one beat of the metre and pass the test, in order. */
+function byBeat(
+  drawn: readonly Drawn[],
+  { at: start, metre }: WrittenBar,
+  test: (event: WrittenEvent) => boolean,
+): readonly (readonly Drawn[])[] {
+  const beats = pulses(metre)
   const groups: Drawn[][] = []
   let beat = Number.NaN
   for (const one of drawn) {
     const passes = test(one.event)
-    const own = Math.floor(one.event.at + 1e-6)
+    const own = beats.findLastIndex((at) => at <= one.event.at - start + 1e-6)
     if (passes && own === beat) groups.at(-1)?.push(one)
     else if (passes) groups.push([one])
     beat = passes ? own : Number.NaN
@@ -333,22 +348,24 @@ function byBeat(drawn: readonly Drawn[], test: (event: WrittenEvent) => boolean)
 }
 
 /** Threes in the time of two; those of the TAB only share their length and are not drawn. */
-function tupletsOf(vex: Vex, drawn: readonly Drawn[]) {
+function tupletsOf(vex: Vex, drawn: readonly Drawn[], bar: WrittenBar) {
   const triplet = { numNotes: 3, notesOccupied: 2 }
-  return byBeat(drawn, (event) => event.triplet).map((group) => {
+  return byBeat(drawn, bar, (event) => event.triplet).map((group) => {
+    const isUp = group.find(({ event }) => event.notes.length > 0)?.pair[0].getStemDirection() !== vex.Stem.DOWN
     new vex.Tuplet(
       group.map(({ pair }) => pair[1]),
       triplet,
     )
     return new vex.Tuplet(
       group.map(({ pair }) => pair[0]),
-      { ...triplet, bracketed: false, location: vex.Tuplet.LOCATION_TOP },
+      { ...triplet, bracketed: false, location: isUp ? vex.Tuplet.LOCATION_TOP : vex.Tuplet.LOCATION_BOTTOM },
     )
   })
 }
 
 /** Steps of the staff above its top line, and what an accent and a tuplet's number need. */
 const STEP_PX = 5
+const NUMBER_PX = 12
 const ABOVE_STAFF_PX = 40
 const STEM_AND_ACCENT_PX = 46
 function headroom(bars: readonly WrittenBar[]): number {
@@ -360,12 +377,13 @@ function headroom(bars: readonly WrittenBar[]): number {
   return Math.max(0, needed - ABOVE_STAFF_PX)
 }
 
-/** What notes below the guitar's low E need between staff and TAB. */
+/** What notes below the guitar's low E, and a triplet's number under its beam, need between staff and TAB. */
 function legroom(bars: readonly WrittenBar[]): number {
   const steps = bars.flatMap(({ events }) =>
     events.flatMap(({ notes }) => notes.map(({ pitch }) => stepOnStaff(pitch))),
   )
-  return Math.max(0, LOW_E - Math.min(LOW_E, ...steps)) * STEP_PX
+  const triplets = bars.some(({ events }) => events.some(({ triplet }) => triplet))
+  return Math.max(0, LOW_E - Math.min(LOW_E, ...steps)) * STEP_PX + (triplets ? NUMBER_PX : 0)
 }
 
 /** Letters above C0; the guitar is written an octave higher than it sounds. */
@@ -374,9 +392,9 @@ const TOP_LINE = 7 * 5 + 3
 const LOW_E = 7 * 3 + 2
 
 /** One beam a beat; a note that is left alone keeps its flag. */
-function beamsOf(vex: Vex, drawn: readonly Drawn[]) {
+function beamsOf(vex: Vex, drawn: readonly Drawn[], bar: WrittenBar) {
   const beams: InstanceType<Vex['Beam']>[] = []
-  for (const group of byBeat(drawn, (event) => isShort(event) && event.notes.length > 0)) {
+  for (const group of byBeat(drawn, bar, (event) => isShort(event) && event.notes.length > 0)) {
     const notes = group.map(({ pair }) => pair[0])
     if (notes.length > 1) beams.push(new vex.Beam(notes, true))
     else notes[0]?.autoStem()

@@ -53,9 +53,13 @@ export function hearScore(
   }).catch((error: unknown) => tell.problem('No sound', error instanceof Error ? error.message : String(error)))
 }
 
+export const lowestOf = (notes: readonly StringNote[]): number => Math.min(...notes.map(({ midi }) => midi))
+
 /** What is heard of a chord: its tones, and the bass stand-in under them when it plays along. */
 export function soundingOf({ root, bass }: Chord, notes: readonly StringNote[]): Sounding {
-  return $session.get().settings.bassStandIn ? { notes, bass: bassNote(pitchClassOf(bass ?? root)) } : { notes }
+  return $session.get().settings.bassStandIn
+    ? { notes, bass: bassNote(pitchClassOf(bass ?? root), lowestOf(notes)) }
+    : { notes }
 }
 
 /** Chords one after another, `apart` seconds from one to the next, strummed as the player likes it. */

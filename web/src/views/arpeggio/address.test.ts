@@ -22,7 +22,7 @@ test('whatever is planned is in the address, and opens as it was', () => {
     octaves: fc.constantFrom('1', '2', ''),
     value: fc.constantFrom(...NOTE_VALUES),
     accent: fc.constantFrom(...ACCENTS),
-    beats: fc.constantFrom('3', '4'),
+    time: fc.constantFrom('2/4', '3/4', '4/4', '5/4', '6/8', '7/8', '12/8'),
     chosen: fc.constantFrom('', '64:2', '64:2,57:1'),
     shape: fc.constantFrom('x6878x', 'x35343'),
     tuning: fc.constantFrom('D2,A2,D3,F#3,A3,D4', 'E2,A2,D3,G3,B3,E4'),

@@ -4,7 +4,7 @@ import { type Chord, readSymbol, writeSymbol } from '@nestling/core/chord'
 import { writeTuning } from '@nestling/core/neck'
 import { parseDegree } from '@nestling/core/pitch'
 import { type Player, readOtherTuning } from '@nestling/core/request'
-import { ACCENTS, FOUR_FOUR, NOTE_VALUES, THREE_FOUR } from '@nestling/core/time'
+import { ACCENTS, FOUR_FOUR, METRES, NOTE_VALUES, THREE_FOUR, writeMetre } from '@nestling/core/time'
 import { lowestPressed } from '@nestling/core/voicing'
 import type { Typed } from '../../state/asked.ts'
 import { fretsIn, fretsTextOf } from '../../state/links.ts'
@@ -59,7 +59,9 @@ export function readPlan(params: Params, player: Player): { readonly plan: Plan;
     octaves: octaves !== undefined && octaves >= 1 && octaves <= 3 ? octaves : undefined,
     value: oneOf(NOTE_VALUES, params['value']) ?? FIRST.value,
     accent: oneOf(ACCENTS, params['accent']) ?? FIRST.accent,
-    metre: params['beats'] === '3' ? THREE_FOUR : FOUR_FOUR,
+    metre:
+      METRES.find((metre) => writeMetre(metre) === params['time']) ??
+      (params['beats'] === '3' ? THREE_FOUR : FOUR_FOUR),
     chosen: (params['chosen'] ?? '').split(',').filter((one) => /^\d{1,3}:\d{1,2}$/.test(one)),
     line: number(params['line']) ?? 0,
     scale: params['scale'],
@@ -92,7 +94,7 @@ export function writePlan(plan: Plan, strings: number): string {
   put('octaves', plan.octaves, undefined)
   put('value', plan.value, FIRST.value)
   put('accent', plan.accent, FIRST.accent)
-  put('beats', plan.metre.count, FIRST.metre.count)
+  put('time', writeMetre(plan.metre), writeMetre(FIRST.metre))
   put('chosen', plan.chosen.join() || undefined, undefined)
   put('line', plan.line, 0)
   put('scale', plan.scale, undefined)

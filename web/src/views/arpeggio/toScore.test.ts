@@ -26,7 +26,7 @@ test('eighths follow one another by half a beat, each damped as the next begins,
 })
 
 test('a loop is whole bars long, whatever the line is, and the count-in comes before it', () => {
-  const { plan, line } = planned({ beats: '3', value: 'triplet' })
+  const { plan, line } = planned({ time: '3/4', value: 'triplet' })
   const score = scoreOf(line, plan, { ...QUIET, countInBars: 2, metronome: true }, true)
   expect([score.countIn, (score.beats - score.countIn) % 3, score.loop]).toEqual([6, 0, true])
   expect(Math.min(...score.events.flatMap(({ part, at }) => (part === 'strings' ? [at] : [])))).toBe(6)

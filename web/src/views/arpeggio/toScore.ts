@@ -46,7 +46,7 @@ export function scoreOf(
   // Whole bars, so that a loop comes back on the first beat.
   const bar = beatsInBar(metre)
   const beats = Math.max(1, Math.ceil(beatOf(order.length, value) / bar - 1e-9)) * bar
-  const root = bassNote(pitchClassOf(chord.bass ?? chord.root))
+  const root = bassNote(pitchClassOf(chord.bass ?? chord.root), Math.min(...notes.map(({ midi }) => midi)))
   const bass = Array.from(
     { length: beats / bar },
     (_, index): ScoreEvent => ({ part: 'bass', at: index * bar, length: bar, loud: 0.9, midi: root }),

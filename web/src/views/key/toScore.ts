@@ -98,13 +98,14 @@ export function scoreOf(
       mark: index,
     }),
   )
+  const lowest = Math.min(...neck.open)
   const bass = turns.map(
     ({ chord }, index): ScoreEvent => ({
       part: 'bass',
       at: index * each,
       length: each,
       loud: 0.9,
-      midi: bassNote(pitchClassOf(chord.bass ?? chord.root)),
+      midi: bassNote(pitchClassOf(chord.bass ?? chord.root), lowest),
     }),
   )
   return withCountIn(

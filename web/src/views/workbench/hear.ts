@@ -4,7 +4,7 @@ import { bassNote, soundedNotes } from '@nestling/core/time'
 import { type Frets, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import type { PlayStyle, Sounding } from '../../sound/chords.ts'
-import { hearChords, soundingOf } from '../../state/playback.ts'
+import { hearChords, lowestOf, soundingOf } from '../../state/playback.ts'
 import { $workbench, asked, neckIn, type Step, type WorkbenchState } from '../../state/workbench/index.ts'
 
 /** Leaves the fifth out of what is heard; a ♭5 or ♯5 is what its chord is named for, and stays. */
@@ -49,5 +49,6 @@ export function hearChange(before: Step): void {
 export function hearOverBass(pitchClass: number): void {
   const now = $workbench.get()
   if (!now?.frets) return
-  hear([{ notes: soundedNotes(now.frets, neckIn(now), now.question.chord), bass: bassNote(pitchClass) }], 'strum')
+  const notes = soundedNotes(now.frets, neckIn(now), now.question.chord)
+  hear([{ notes, bass: bassNote(pitchClass, lowestOf(notes)) }], 'strum')
 }

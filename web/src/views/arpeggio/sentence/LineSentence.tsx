@@ -4,7 +4,7 @@ import { DIRECTIONS, PATTERNS } from '@nestling/core/arpeggio'
 import { writeSymbol } from '@nestling/core/chord'
 import { tuningLetters } from '@nestling/core/neck'
 import { withSigns } from '@nestling/core/pitch'
-import { ACCENTS, FOUR_FOUR, NOTE_VALUES, THREE_FOUR } from '@nestling/core/time'
+import { ACCENTS, METRES, NOTE_VALUES, writeMetre } from '@nestling/core/time'
 import type { ReactNode } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
 import sentence from '../../../controls/sentence.module.css'
@@ -111,7 +111,7 @@ export function LineSentence({ state, children }: { readonly state: ArpeggioStat
           take={(value) => change({ value })}
         />
         {' of '}
-        <Choice label="Time" value={plan.metre} options={METRES} take={(metre) => change({ metre })} />
+        <Choice label="Time" value={plan.metre} options={METRE_CHOICES} take={(metre) => change({ metre })} />
         {plan.accent !== 'beat' && (
           <>
             {', accents on '}
@@ -150,7 +150,7 @@ export function LineSentence({ state, children }: { readonly state: ArpeggioStat
   )
 }
 
-const METRES: Options<Plan['metre']> = [[FOUR_FOUR, '4/4'], [THREE_FOUR, '3/4']] // biome-ignore format: a list
+const METRE_CHOICES: Options<Plan['metre']> = METRES.map((metre) => [metre, writeMetre(metre)])
 
 /** Another tuning than the instrument's own. */
 function TuningWord({ state }: { readonly state: ArpeggioState }) {

@@ -5,6 +5,7 @@ import { writeKey } from '@nestling/core/key'
 import { type StringSet, stringNumber, tuningLetters, writeTuning } from '@nestling/core/neck'
 import type { PathWishes } from '@nestling/core/path'
 import { tuningsOffered } from '@nestling/core/request'
+import { BASS_LINES, type BassLine } from '@nestling/core/time'
 import { memo, type ReactNode } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
 import { PatternWord } from '../../../controls/PatternWord.tsx'
@@ -16,6 +17,12 @@ import { usualSets } from '../address.ts'
 import { joinNext, keepTop, split, transpose } from '../edits.ts'
 import type { PathState } from '../usePath.ts'
 import classes from './PathSentence.module.css'
+
+const BASS_WORDS: Readonly<Record<BassLine, string>> = {
+  roots: 'the bass plays roots',
+  'root and fifth': 'the bass plays root and fifth',
+  walking: 'the bass walks',
+}
 
 export function PathSentence({ state, children }: { readonly state: PathState; readonly children: ReactNode }) {
   return (
@@ -223,10 +230,10 @@ function More({ state }: { readonly state: PathState }) {
         })),
       ...(wishes.aboveBass ? [] : [{ words: 'above the bass player', act: () => wish({ aboveBass: true }) }]),
       ...(wishes.open === 'allow' ? [] : [{ words: 'open strings too', act: () => wish({ open: 'allow' }) }]),
-      {
-        words: plan.bass === 'roots' ? 'the bass walks' : 'the bass plays roots',
-        act: () => change({ bass: plan.bass === 'roots' ? 'walking' : 'roots' }),
-      },
+      ...BASS_LINES.filter((line) => line !== plan.bass).map((line) => ({
+        words: BASS_WORDS[line],
+        act: () => change({ bass: line }),
+      })),
       ...tuningsOffered(player)
         .filter(
           (tuning) =>
