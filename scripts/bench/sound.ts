@@ -1,13 +1,57 @@
 /** Notation and sound in the built application: how quickly a line is written, and whether its time holds. */
 import { chromium } from '@playwright/test'
+import { TIMBRES } from '../../core/src/neck/index.ts'
 import { onsetsIn, readWav, unevennessMs } from '../../e2e/support/soundFile.ts'
+import { amplitude, centroid, db, hzOf, loudnessDb, peakOf, RATE, slice } from '../../web/src/sound/measured.testkit.ts'
+import { renderPluck, type StringKind } from '../../web/src/sound/pluckedString.ts'
 import { watchHost } from './host.ts'
 import { CHROMIUM, demoServer } from './server.ts'
-import { medianOf, ms } from './table.ts'
+import { medianOf, ms, printTable } from './table.ts'
 
 const ROUNDS = 7
 const PLAYED_S = 60
 const TEMPO = 200
+
+/** The string, from the lowest of a baritone to the last fret; the bass over its own range. */
+function stringRow(kind: StringKind): readonly string[] {
+  const [low, high] = kind === 'bass' ? [23, 55] : [33, 88]
+  const began = performance.now()
+  const all = Array.from({ length: high - low + 1 }, (_, index) => ({
+    midi: low + index,
+    samples: renderPluck(low + index, RATE, kind),
+  }))
+  const each = (performance.now() - began) / all.length
+  const firsts = all.map(({ midi, samples }) => db(amplitude(slice(samples, 0.02, 0.35), hzOf(midi))))
+  const loud = all.map(({ samples }) => loudnessDb(slice(samples, 0, 0.5)))
+  const spread = Math.max(...loud) - Math.min(...loud)
+  const steps = firsts.slice(1).map((first, index) => Math.abs(first - (firsts[index] as number)))
+  const first = Math.max(...all.map(({ samples }) => Math.abs(samples[0] as number)))
+  const peak = Math.max(...all.map(({ samples }) => peakOf(samples)))
+  const middle = all[Math.floor(all.length / 3)] as (typeof all)[number]
+  const bright = centroid(slice(middle.samples, 0.3, 0.3), hzOf(middle.midi))
+  return [
+    kind,
+    `${spread.toFixed(2)} dB`,
+    `${Math.max(...steps).toFixed(2)} dB`,
+    first.toFixed(4),
+    peak.toFixed(2),
+    `${Math.round(bright)} Hz at MIDI ${middle.midi}`,
+    ms(each),
+  ]
+}
+printTable(
+  [
+    'string',
+    'loudness, all frets',
+    'first partial, neighbours',
+    'first sample',
+    'highest peak',
+    'middle after 0.3 s',
+    'rendered in',
+  ],
+  [...TIMBRES, 'bass' as const].map(stringRow),
+)
+console.log('')
 
 const taken = watchHost()
 const { address, stop } = await demoServer()
@@ -84,14 +128,22 @@ const search = (async () => {
     await busy.waitForTimeout(120)
   }
 })()
+const client = await page.context().newCDPSession(page)
+await client.send('Performance.enable')
+const busyS = async () => {
+  const { metrics } = await client.send('Performance.getMetrics')
+  return metrics.find(({ name }) => name === 'TaskDuration')?.value ?? Number.NaN
+}
 await page.getByRole('button', { name: 'Play', exact: true }).click()
+const busyBefore = await busyS()
 await page.waitForTimeout(PLAYED_S * 1000)
+const busyShare = (100 * ((await busyS()) - busyBefore)) / PLAYED_S
 const told = page.getByTestId('playing')
 const [struck, late] = [await told.getAttribute('data-struck'), await told.getAttribute('data-late')]
 searching = false
 await search
 console.log(
-  `Eighths at ${TEMPO} for ${PLAYED_S} s beside ${searches} searches: ${struck} sounds struck, ${late} of them late\n`,
+  `Eighths at ${TEMPO} for ${PLAYED_S} s beside ${searches} searches: ${struck} sounds struck, ${late} of them late; the page's main thread was busy ${busyShare.toFixed(0)} % of the time\n`,
 )
 console.log(taken())
 await browser.close()

@@ -47,7 +47,8 @@ test('every expected note has one mark, every heard note is used once, and no ot
     fc.property(fc.array(anyNote, { maxLength: 5 }), fc.array(anyNote, { maxLength: 5 }), (notes, sounds) => {
       const expected = sorted(notes)
       const heard = sorted(sounds.map((note) => ({ ...note, cents: 0 })))
-      const { marks, extra } = judge(expected, heard)
+      const { marks, extra: others, ringing } = judge(expected, heard)
+      const extra = [...others, ...ringing]
       expect(marks.length).toBe(expected.length)
       const used = marks.flatMap((mark) => ('heard' in mark ? [mark.heard] : []))
       expect(used.length + extra.length).toBe(heard.length)
@@ -59,4 +60,13 @@ test('every expected note has one mark, every heard note is used once, and no ot
       expect(cost).toBeCloseTo(cheapest(expected, heard), 9)
     }),
   )
+})
+
+test('a note that rings on and is heard again is no slip; one that was never due is', () => {
+  const expected = line(60, 64, 67)
+  const { extra, ringing } = judge(expected, played([0, 60], [0.5, 64], [0.75, 60], [0.8, 61], [1, 67]))
+  expect(ringing.map(({ midi }) => midi)).toEqual([60])
+  expect(extra.map(({ midi }) => midi)).toEqual([61])
+  // Before it was due it can't ring.
+  expect(judge(line(60, 64), played([0, 60], [0.2, 64], [0.5, 64])).ringing).toEqual([])
 })

@@ -25,6 +25,8 @@ export interface Judgement {
   readonly marks: readonly Mark[]
   /** Heard, and belonging to no expected note. */
   readonly extra: readonly HeardNote[]
+  /** Heard again while it still rang: a note that was due before and that nobody damped. It is no slip. */
+  readonly ringing: readonly HeardNote[]
 }
 
 export interface JudgeOptions {
@@ -33,6 +35,12 @@ export interface JudgeOptions {
   /** A note further off than this is not that note. */
   readonly withinS?: number | undefined
 }
+
+/** A right note is told to be out of tune from so many cents on. */
+export const OUT_OF_TUNE_CENTS = 20
+
+/** Seconds for which a string that was struck may be heard again. */
+const RINGS_S = 3
 
 /** Costs in seconds: to leave out a note that was expected, or to count a heard one as extra; a wrong pitch; a wrong octave. */
 export const GAP_COST = 0.35
@@ -95,5 +103,7 @@ export function judge(
       column--
     }
   }
-  return { marks, extra }
+  const rings = ({ at, midi }: HeardNote): boolean =>
+    expected.some((want) => want.midi === midi && want.at < at && at - want.at < RINGS_S)
+  return { marks, extra: extra.filter((note) => !rings(note)), ringing: extra.filter(rings) }
 }

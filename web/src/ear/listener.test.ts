@@ -47,6 +47,35 @@ test('every note of a line is heard once, in tune, within 15 ms of when it came'
   }
 })
 
+describe('a player 20 dB quieter, in a room that is', () => {
+  /** Steady noise of a room, so many dB below full scale. */
+  const roomNoise = (length: number, db: number) => {
+    let state = 7
+    return Float32Array.from({ length }, () => {
+      state = (state * 48_271) % 2_147_483_647
+      return 10 ** (db / 20) * (state / 1_073_741_824 - 1)
+    })
+  }
+  const notes = line.map((midi, index) => ({ at: 0.2 + index * 0.3, midi, length: 0.3 }))
+  const heardIn = (noiseDb: number, settles: boolean) => {
+    const noise = roomNoise(5 * RATE, noiseDb)
+    const samples = stream(3.4, notes).map((sample, index) => 0.1 * sample + (noise[index] as number))
+    const listener = createListener(RATE)
+    if (settles)
+      for (let end = WINDOW; end < RATE; end += HOP)
+        listener.hearRoom(noise.subarray(3.5 * RATE + end - WINDOW, 3.5 * RATE + end))
+    const heard: HeardNote[] = []
+    for (let end = WINDOW; end <= samples.length; end += HOP) {
+      const note = listener.feed(samples.subarray(end - WINDOW, end), end / RATE)
+      if (note) heard.push(note)
+    }
+    return heard.map(({ midi }) => midi)
+  }
+  test('is heard note for note once the room was heard', () => expect(heardIn(-75, true)).toEqual(line))
+  test('without that some of it is lost: the count-in is what tells', () =>
+    expect(heardIn(-75, false)).not.toEqual(line))
+})
+
 test('the same note twice is two notes', () => {
   const { heard } = listen(
     stream(1.6, [

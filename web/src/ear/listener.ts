@@ -11,8 +11,12 @@ import { brightness, loudness } from './loudness.ts'
 /** Samples in a window: three turns of the lowest string of a seven-string guitar. */
 export const WINDOW = 2048
 
-/** Below this loudness (root mean square, full scale 1) is silence. */
+/** Below this loudness (root mean square, full scale 1) is silence, where nothing is known of the room. */
 const QUIET = 0.006
+/** So many times as loud as the room is a note; within these bounds. */
+const OVER_ROOM = 3
+const QUIETEST = 0.0006
+const LOUDEST_ROOM = 0.03
 const CLEAR = 0.9
 const UNCLEAR = 0.8
 /** Of a note, at least so much of the window must be filled before its pitch is read. */
@@ -31,6 +35,8 @@ export interface Listener {
    * @param endS   The time of the newest sample, in seconds.
    */
   readonly feed: (window: Float32Array, endS: number) => HeardNote | undefined
+  /** What stands in the room before anything is played: silence is measured by it. Clicks of a count-in may be among it. */
+  readonly hearRoom: (window: Float32Array) => void
   readonly overheard: () => Overheard
 }
 
@@ -51,10 +57,18 @@ export function createListener(sampleRate: number): Listener {
     return { at, midi, cents: Math.round((exact - midi) * 100) }
   }
 
+  let room: number[] = []
+  let quiet = QUIET
   return {
     overheard: () => heard,
+    hearRoom(window) {
+      room = [...room, loudness(window, WINDOW - RECENT)].slice(-400)
+      // Most of a count-in is between its clicks.
+      const floor = room.toSorted((a, b) => a - b)[Math.floor(room.length * 0.3)] ?? QUIET
+      quiet = Math.min(LOUDEST_ROOM, Math.max(QUIETEST, OVER_ROOM * floor))
+    },
     feed(window, endS) {
-      const loud = loudness(window, WINDOW - RECENT) > QUIET
+      const loud = loudness(window, WINDOW - RECENT) > quiet
       // A string that is touched is bright, also while the one before still rings as loud.
       const now = brightness(window, WINDOW - RECENT)
       const least = Math.min(...brightBefore, now)
@@ -72,7 +86,7 @@ export function createListener(sampleRate: number): Listener {
         steady = { midi: 0, windows: 0, since: 0 }
         return undefined
       }
-      if (onset === undefined && now > RISE * Math.max(least, QUIET / 20) && endS - lastAt > LEAST_APART_S) {
+      if (onset === undefined && now > RISE * Math.max(least, quiet / 20) && endS - lastAt > LEAST_APART_S) {
         onset = riseIn(window, sampleRate, endS, WINDOW - 3 * RECENT)
         brightBefore = [now]
       }

@@ -96,6 +96,10 @@ export async function listen(score: Score, options: ListenOptions): Promise<void
       const now = context.currentTime
       if (now > begins + (lastAt * 60) / tempo + AFTER_S + latencyMs / 1000) return finish()
       analyser.getFloatTimeDomainData(window)
+      if (now < begins + (countIn * 60) / tempo - 0.35) {
+        listener.hearRoom(window)
+        return undefined
+      }
       const note = listener.feed(window, now)
       // Clicks of the count-in are no notes of the player.
       if (note && note.at > begins + (countIn * 60) / tempo - 0.3) {

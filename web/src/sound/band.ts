@@ -6,7 +6,7 @@
 import { TIMBRES, type Timbre } from '@nestling/core/neck'
 import { PARTS, type Part, type ScoreEvent, type StringEvent } from '@nestling/core/time'
 import { decibels } from './decibels.ts'
-import { cleanCurve, REACH } from './headroom.ts'
+import { cleanCurve, HEADROOM_DB, REACH } from './headroom.ts'
 import { roomOf } from './room.ts'
 
 export type ToneLibrary = typeof import('tone')
@@ -56,8 +56,6 @@ const placeOf = (event: ScoreEvent): string => (event.part === 'strings' ? `stri
 
 /** A damped note fades this quickly, so that it doesn't click. */
 const FADE_S = 0.015
-/** Room for six strings, bass and drums together, all mix at 70. */
-const HEADROOM_DB = -15
 /** Each string is out of tune in its own way, by less than is heard as such. In cents. */
 const OWN_CENTS = [0.6, -1.1, 0.9, -0.4, 1.2, -0.8, 0.3, -1.3, 1, -0.6] as const
 /** How far a note lies from the pitch that was made: its string's own, and a simulated player's. */

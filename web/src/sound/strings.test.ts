@@ -1,74 +1,10 @@
 /** The string measured: what a player hears from fret to fret and from string to string. */
 import { TIMBRES } from '@nestling/core/neck'
 import { describe, expect, test } from 'vitest'
-import { clean } from './headroom.ts'
+import { decibels } from './decibels.ts'
+import { clean, HEADROOM_DB } from './headroom.ts'
+import { amplitude, centroid, db, hzOf, loudnessDb, peakOf, RATE, slice } from './measured.testkit.ts'
 import { renderPluck, type StringKind } from './pluckedString.ts'
-
-const RATE = 44_100
-const hzOf = (midi: number) => 440 * 2 ** ((midi - 69) / 12)
-const slice = (samples: Float32Array, fromS: number, seconds: number) =>
-  samples.subarray(Math.round(fromS * RATE), Math.round((fromS + seconds) * RATE))
-
-/** Amplitude of one frequency, seen through a Hann window. */
-function amplitude(samples: Float32Array, hz: number): number {
-  let [re, im] = [0, 0]
-  for (let at = 0; at < samples.length; at++) {
-    const seen = (samples[at] as number) * (0.5 - 0.5 * Math.cos((2 * Math.PI * at) / samples.length))
-    re += seen * Math.cos((2 * Math.PI * hz * at) / RATE)
-    im += seen * Math.sin((2 * Math.PI * hz * at) / RATE)
-  }
-  return (4 * Math.hypot(re, im)) / samples.length
-}
-const db = (ratio: number) => 20 * Math.log10(ratio)
-
-type Biquad = readonly [b0: number, b1: number, b2: number, a1: number, a2: number]
-/** The two filters of a loudness meter at this rate, by the bilinear transform. */
-function shelfFilter(): Biquad {
-  const [w, a] = [(2 * Math.PI * 1681.97) / RATE, 10 ** (3.99984 / 40)]
-  const [c, side] = [Math.cos(w), (2 * Math.sqrt(a) * Math.sin(w)) / (2 * 0.70718)]
-  const a0 = a + 1 - (a - 1) * c + side
-  return [
-    (a * (a + 1 + (a - 1) * c + side)) / a0,
-    (-2 * a * (a - 1 + (a + 1) * c)) / a0,
-    (a * (a + 1 + (a - 1) * c - side)) / a0,
-    (2 * (a - 1 - (a + 1) * c)) / a0,
-    (a + 1 - (a - 1) * c - side) / a0,
-  ]
-}
-function highPass(): Biquad {
-  const w = (2 * Math.PI * 38.135) / RATE
-  const [c, alpha] = [Math.cos(w), Math.sin(w) / (2 * 0.50033)]
-  const a0 = 1 + alpha
-  return [(1 + c) / 2 / a0, -(1 + c) / a0, (1 + c) / 2 / a0, (-2 * c) / a0, (1 - alpha) / a0]
-}
-
-/** Loudness by the filters of a loudness meter, run over the samples: not by the way in which the string levels itself. */
-function loudnessDb(samples: Float32Array): number {
-  const filters = [shelfFilter(), highPass()]
-  let through: Float32Array = samples
-  for (const [b0, b1, b2, a1, a2] of filters) {
-    const out = new Float32Array(through.length)
-    let [x1, x2, y1, y2] = [0, 0, 0, 0]
-    for (let at = 0; at < through.length; at++) {
-      const x = through[at] as number
-      const y = b0 * x + b1 * x1 + b2 * x2 - a1 * y1 - a2 * y2
-      out[at] = y
-      ;[x2, x1, y2, y1] = [x1, x, y1, y]
-    }
-    through = out
-  }
-  return 10 * Math.log10(through.reduce((sum, value) => sum + value * value, 0) / through.length)
-}
-
-const centroid = (samples: Float32Array, f0: number): number => {
-  let [sum, weight] = [0, 0]
-  for (let n = 1; n * f0 < 8000; n++) {
-    const power = amplitude(samples, n * f0) ** 2
-    sum += power * n * f0
-    weight += power
-  }
-  return sum / weight
-}
 
 /** Every pitch from the lowest string of a baritone to the last fret. */
 const PITCHES = Array.from({ length: 88 - 33 + 1 }, (_, index) => 33 + index)
@@ -90,7 +26,7 @@ describe.each(TIMBRES)('%s', (timbre: StringKind) => {
     for (const midi of PITCHES) {
       const samples = of(midi)
       expect(Math.abs(samples[0] as number)).toBeLessThan(0.02)
-      expect(samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0)).toBeLessThanOrEqual(0.9)
+      expect(peakOf(samples)).toBeLessThanOrEqual(0.9)
       // A click would be a step: none is larger than what its own highest partials make.
       const steps = (part: Float32Array) =>
         part.reduce((most, value, at) => (at === 0 ? 0 : Math.max(most, Math.abs(value - (part[at - 1] as number)))), 0)
@@ -135,4 +71,23 @@ test('what is soft enough leaves as it came, and nothing leaves at full scale', 
   }
   // The knee is soft: its slope begins at one.
   expect((clean(0.701) - clean(0.7)) / 0.001).toBeCloseTo(1, 1)
+})
+
+/** The gain of the whole chain with every slider at 100: the room that is kept, and twice what 100 is above 70. */
+const AT_FULL = 10 ** ((HEADROOM_DB + 2 * decibels(100)) / 20)
+
+test.each([
+  ['an open chord', [40, 47, 52, 56, 59, 64]],
+  ['a barre', [41, 48, 53, 56, 60, 65]],
+  ['fourths', [40, 45, 50, 55, 59, 64]],
+  ['high up', [52, 57, 62, 67, 71, 76]],
+])('six strings plucked together at full volume stay below the knee: %s', (_, midis) => {
+  for (const timbre of TIMBRES) {
+    const strings = midis.map((midi) => renderPluck(midi, RATE, timbre))
+    const length = Math.min(...strings.map((one) => one.length))
+    const together = Float32Array.from({ length }, (_, at) =>
+      strings.reduce((sum, one, string) => sum + (string % 2 === 1 ? -1 : 1) * (one[at] as number), 0),
+    )
+    expect(AT_FULL * peakOf(together)).toBeLessThanOrEqual(0.7)
+  }
 })

@@ -2,6 +2,8 @@ import type { Judgement } from '@nestling/core/ear'
 import { expect, test } from 'vitest'
 import { messageOf, refusal } from './ear.ts'
 
+type Told = Pick<Judgement, 'marks' | 'extra'>
+
 test.each([
   ['NotAllowedError', /was refused.*Allow it for this page/],
   ['NotFoundError', /No microphone was found.*simulated player/],
@@ -14,7 +16,7 @@ test.each([
 test('what is no error of the browser is told as it is', () =>
   expect(refusal('no sound card')).toBe('Listening failed: no sound card.'))
 
-const missing: Judgement = { marks: [{ kind: 'missing' }, { kind: 'missing' }], extra: [] }
+const missing: Told = { marks: [{ kind: 'missing' }, { kind: 'missing' }], extra: [] }
 const heard = { at: 1, midi: 60, cents: 0 }
 
 test.each([
@@ -31,7 +33,7 @@ test.each([
 )
 
 test('once a note came, even a wrong one, the marks say the rest', () => {
-  const came: Judgement = { marks: [{ kind: 'wrong', heard, lateMs: 3 }, { kind: 'missing' }], extra: [] }
+  const came: Told = { marks: [{ kind: 'wrong', heard, lateMs: 3 }, { kind: 'missing' }], extra: [] }
   expect(messageOf(came, { windows: 400, loud: 3, unclear: 3 })).toBeUndefined()
   expect(messageOf(came, { windows: 400, loud: 390, unclear: 350 })).toBeUndefined()
 })

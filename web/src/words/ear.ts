@@ -28,7 +28,10 @@ export function refusal(error: unknown): string {
 }
 
 /** Silence and noise are told as what they are. */
-export function messageOf({ marks, extra }: Judgement, { loud, unclear, windows }: Overheard): string | undefined {
+export function messageOf(
+  { marks, extra }: Pick<Judgement, 'marks' | 'extra'>,
+  { loud, unclear, windows }: Overheard,
+): string | undefined {
   const came = marks.filter(({ kind }) => kind !== 'missing').length
   if (loud < windows * 0.02 && came === 0)
     return 'Nothing was heard: it was silent. Is the microphone the right one, and near enough?'

@@ -1,6 +1,6 @@
 /** The ear in one line: who is listened to, and which notes of the line came. */
 import { useStore } from '@nanostores/react'
-import type { Mark } from '@nestling/core/ear'
+import { type Mark, OUT_OF_TUNE_CENTS } from '@nestling/core/ear'
 import { plainName, writeNote } from '@nestling/core/pitch'
 import { Word } from '../../../controls/Word.tsx'
 import { $listening } from '../../../ear/listening.ts'
@@ -104,10 +104,15 @@ const OFF_BEAT_MS = 60
 
 function slipWords(mark: Mark, expected: string, naming: Parameters<typeof writeNote>[1]): string | undefined {
   switch (mark.kind) {
-    case 'right':
-      return Math.abs(mark.lateMs) > OFF_BEAT_MS
-        ? `${Math.abs(mark.lateMs)} ms ${mark.lateMs > 0 ? 'late' : 'early'}`
-        : undefined
+    case 'right': {
+      const { lateMs, heard } = mark
+      const time = Math.abs(lateMs) > OFF_BEAT_MS ? `${Math.abs(lateMs)} ms ${lateMs > 0 ? 'late' : 'early'}` : ''
+      const tune =
+        Math.abs(heard.cents) >= OUT_OF_TUNE_CENTS
+          ? `${Math.abs(heard.cents)} cents ${heard.cents > 0 ? 'sharp' : 'flat'}`
+          : ''
+      return [time, tune].filter(Boolean).join(', ') || undefined
+    }
     case 'octave':
       return `${expected} came in another octave`
     case 'wrong':
