@@ -46,7 +46,7 @@ export interface Band {
   readonly setMix: (mix: BandMix) => void
   /** Ends all that sounds and all that was still to sound. */
   readonly silence: () => void
-  /** Where strings and drums leave their mix: what a simulated player in a noisy room plays into the ear. */
+  /** Where strings and drums leave the mix: what a simulated player in a noisy room plays into the ear. */
   readonly strings: InstanceType<ToneLibrary['Volume']>
   readonly drums: InstanceType<ToneLibrary['Volume']>
 }

@@ -84,8 +84,7 @@ export const SetupSentence = memo(function SetupSentence() {
         ]}
         take={(fret) => void keepPulled(draftOf(withMeasure(instrument, 'capo', fret)))}
       />
-      , plucked with{' '}
-      <Choice label="Plucked with" value={instrument.pluck} options={PLUCKS} take={(pluck) => keep({ pluck })} />,
+      , <Choice label="Plucked with" value={instrument.pluck} options={PLUCKS} take={(pluck) => keep({ pluck })} />,
       sounding like{' '}
       <Choice label="Sound" value={instrument.timbre} options={SOUNDS} take={(timbre) => keep({ timbre })} />, in{' '}
       <Choice
