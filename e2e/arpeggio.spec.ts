@@ -257,6 +257,72 @@ test.describe('written and played', () => {
     await expect(page.getByRole('heading', { name: 'Book', exact: true })).toBeAttached()
   })
 
+  test('a page that stalls over the end of what plays still comes to its end', async ({ page, request }) => {
+    await settings(request, { tempo: 240, countInBars: 0 })
+    await open(page, '?chord=Cmaj7&position=7&octaves=1')
+    await page.getByRole('button', { name: 'loop', exact: true }).click()
+    await play(page).click()
+    await expect(page.getByTestId('playing')).toHaveAttribute('data-status', 'playing')
+    // Nine eighths at 240 are one second and an eighth; they end at the bar, after two.
+    await page.evaluate(
+      () =>
+        new Promise<void>((resolve) =>
+          setTimeout(() => {
+            const until = performance.now() + 800
+            while (performance.now() < until);
+            resolve()
+          }, 1500),
+        ),
+    )
+    await expect(page.getByTestId('playing')).toHaveAttribute('data-status', 'stopped')
+    await expect(play(page)).toBeVisible()
+  })
+
+  test('a line read back from its drawing is the line: strings, frets and letters', async ({ page, request }) => {
+    const { notes, order } = await (await request.get('/api/arpeggio?chord=Cmaj7&position=7&direction=up-down')).json()
+    const wanted = (order as number[]).map((index) => notes[index] as { string: number; fret: number; note: string })
+    await open(page, '?chord=Cmaj7&position=7')
+    const drawn = await page.getByTestId('notation').evaluate((box) => {
+      const middle = (one: Element) => {
+        const { top, bottom } = one.getBoundingClientRect()
+        return (top + bottom) / 2
+      }
+      const lines = [...box.querySelectorAll('.vf-stave')].map((stave) =>
+        [...stave.querySelectorAll('path')].map(middle).toSorted((a, b) => a - b),
+      )
+      const nearest = (ys: readonly number[], y: number) =>
+        ys.reduce((best, one, index) => (Math.abs(one - y) < Math.abs((ys[best] ?? 1e9) - y) ? index : best), 0)
+      const own = (y: number, count: number) =>
+        lines
+          .filter((ys) => ys.length === count)
+          .toSorted((a, b) => Math.abs((a[0] ?? 0) - y) - Math.abs((b[0] ?? 0) - y))[0] ?? []
+      const tabs = [...box.querySelectorAll('.vf-tabnote')].map((one) => {
+        const text = one.querySelector('text') as SVGTextElement
+        const y = middle(text)
+        return { string: nearest(own(y, 6), y) + 1, fret: Number(one.textContent) }
+      })
+      const heads = [...box.querySelectorAll('.vf-notehead text')].map((head) => {
+        // A glyph stands on its own line: its y is where it was put.
+        const y = Number(head.getAttribute('y'))
+        return y
+      })
+      return { tabs, heads }
+    })
+    expect(drawn.tabs.map(({ string, fret }) => `${string}:${fret}`)).toEqual(
+      wanted.map(({ string, fret }) => `${string}:${fret}`),
+    )
+    // Half the space between two lines is a step of the scale: the steps from note to note are those of the letters.
+    const stepOf = ({ string, fret, note }: (typeof wanted)[number]) => {
+      const midi = [64, 59, 55, 50, 45, 40][string - 1] as number
+      return 7 * Math.floor((midi + fret) / 12) + 'CDEFGAB'.indexOf(note[0] as string)
+    }
+    for (const [index, note] of wanted.slice(1).entries())
+      expect(((drawn.heads[index] ?? 0) - (drawn.heads[index + 1] ?? 0)) / 5).toBeCloseTo(
+        stepOf(note) - stepOf(wanted[index] as (typeof wanted)[number]),
+        1,
+      )
+  })
+
   test('a line that nearly fits is drawn smaller: all of it is in sight, on seven strings and at 1024', async ({
     page,
   }) => {
@@ -362,6 +428,37 @@ test.describe('rendered offline', () => {
     const onsets = onsetsIn(await rendered(page))
     expect(onsets.length).toBeGreaterThanOrEqual(8)
     for (const off of unevennessMs(onsets, 60 / 200)) expect(Math.abs(off)).toBeLessThan(2)
+  })
+
+  test('the first sound is as loud as the others and begins with the file; nothing is at full scale, whatever is turned up', async ({
+    page,
+    request,
+  }) => {
+    await settings(request, { tempo: 200, metronome: true, stringsVolume: 0, countInBars: 1 })
+    await open(page, '?chord=Cmaj7&position=7&pattern=fours')
+    const { samples, sampleRate } = await rendered(page)
+    const onsets = onsetsIn({ samples, sampleRate })
+    expect(onsets[0]).toBeLessThan(0.001)
+    const peak = (at: number) => {
+      const from = Math.round(at * sampleRate)
+      return samples.subarray(from, from + 900).reduce((most, sample) => Math.max(most, Math.abs(sample)), 0)
+    }
+    // Bars of four: the first clicks of two bars are alike.
+    expect(20 * Math.log10(peak(onsets[0] ?? 0) / peak(onsets[4] ?? 0))).toBeCloseTo(0, 0)
+    const loudest = { volume: 100, stringsVolume: 100, bassVolume: 100, drumsVolume: 100, clickVolume: 100 }
+    await settings(request, { ...loudest, drums: true, bassStandIn: true, metronome: true })
+    await page.reload()
+    const full = (await rendered(page)).samples
+    expect(full.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0)).toBeLessThan(0.985)
+    await settings(request, {
+      volume: 70,
+      stringsVolume: 80,
+      bassVolume: 80,
+      drumsVolume: 60,
+      clickVolume: 60,
+      drums: false,
+      bassStandIn: false,
+    })
   })
 
   test('the notes have the pitches of the line, in its order, each on its eighth; swing delays every second', async ({

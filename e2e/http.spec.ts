@@ -129,3 +129,60 @@ test('a name that was made to point here is turned away', async ({ baseURL }) =>
   expect(await status('elsewhere.example')).toBe(403)
   expect(await status(`localhost:${port}`)).toBe(200)
 })
+
+test('a method that an address does not know is answered with those that it does', async ({ request }) => {
+  const put = await request.put('/api/chord?symbol=C', { data: {} })
+  expect(put.status()).toBe(405)
+  expect(put.headers()['allow']).toBe('GET, HEAD')
+  expect(await put.json()).toEqual({
+    error: '/api/chord knows no PUT; expected GET, HEAD',
+    field: 'method',
+    at: 0,
+    expected: 'GET, HEAD',
+  })
+  const patch = await request.patch('/api/shapes', { data: {} })
+  expect([patch.status(), patch.headers()['allow']]).toEqual([405, 'GET, HEAD, POST'])
+  const one = await request.put('/api/shapes/1', { data: {} })
+  expect(one.status()).toBe(405)
+  // What is not there is still not there.
+  expect(
+    (await request.delete('/api/shapes/999999', { headers: { 'content-type': 'application/json' } })).status(),
+  ).toBe(404)
+  expect((await request.head('/api/chord?symbol=C')).status()).toBe(200)
+})
+
+test('addresses that nobody can read, forms, and pictures to be resized are refused in our own form', async ({
+  request,
+}) => {
+  for (const [path, status] of [
+    ['/api/shapes/%E0%A4%A', 400],
+    ['/%E0%A4%A', 400],
+    ['/_image?href=/a.png&w=9000', 404],
+    ['/api/nothing', 404],
+  ] as const) {
+    const answer = await request.get(path)
+    expect([path, answer.status()]).toEqual([path, status])
+    expect(await answer.json()).toMatchObject({ field: 'address', at: 0 })
+  }
+  const form = await request.post('/api/shapes', {
+    form: { name: 'x' },
+    headers: { origin: 'http://elsewhere.example' },
+  })
+  expect(form.status()).toBe(415)
+  expect(await form.json()).toMatchObject({ field: 'content-type' })
+})
+
+test('every answer says what it may do: pages, scripts, endpoints, refusals', async ({ request }) => {
+  const page = await (await request.get('/')).text()
+  const script = /\/_astro\/[^"']*\.js/.exec(page)?.[0] ?? ''
+  for (const path of ['/', script, '/api/settings', '/api/nothing', '/healthz', '/map']) {
+    const headers = (await request.get(path)).headers()
+    expect([path, headers['content-security-policy']?.includes("frame-ancestors 'none'")]).toEqual([path, true])
+    expect(headers).toMatchObject({
+      'cross-origin-resource-policy': 'same-origin',
+      'cross-origin-opener-policy': 'same-origin',
+      'x-content-type-options': 'nosniff',
+    })
+    expect(headers['permissions-policy']).toContain('microphone=(self)')
+  }
+})

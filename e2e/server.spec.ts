@@ -1,6 +1,6 @@
 /** The server as a process: what it says when it can't start, and what survives when it is killed. */
 import { type ChildProcess, spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
@@ -60,4 +60,44 @@ test('a port in use is told in one line, with a way out', async ({ baseURL }) =>
     `Port ${port} is in use. Set PORT to another number, for example PORT=${Number(port) + 1} npm run demo.`,
   )
   expect(await ended(child)).toBe(1)
+})
+
+test('a second server on the same folder is told where the first one is; after a kill the next one starts', async () => {
+  const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const address = /http:\S+/.exec(first.line)?.[0] ?? ''
+  const second = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  expect(second.line).toBe(
+    `Nestling runs on this folder already, at ${address}. Open it there, or set NESTLING_DATA to another folder.`,
+  )
+  expect(await ended(second.child)).toBe(1)
+  expect((await fetch(`${address}healthz`)).status).toBe(200)
+  first.child.kill('SIGKILL')
+  await ended(first.child)
+  const third = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  expect(third.line).toMatch(/^Nestling is ready/)
+  third.child.kill('SIGTERM')
+  expect(await ended(third.child)).toBe(0)
+})
+
+test('an orderly stop leaves everything in one file', async ({ request }) => {
+  const { child, line } = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  await request.post(`${/http:\S+/.exec(line)?.[0]}api/shapes`, {
+    data: { name: 'all in one', chord: 'Am7', frets: '5x555x', tuning: 'E2,A2,D3,G3,B3,E4' },
+  })
+  expect(readdirSync(folder)).toContain('nestling.db-wal')
+  child.kill('SIGTERM')
+  await ended(child)
+  expect(readdirSync(folder).filter((file) => file.startsWith('nestling.db') || file === 'server.json')).toEqual([
+    'nestling.db',
+  ])
+})
+
+test('an address of the sixth version is printed so that it can be opened', async () => {
+  const { child, line } = await startServer({ HOST: '::1', PORT: '0', NESTLING_DATA: folder })
+  // Not every machine has one.
+  test.skip(/can't listen/.test(line), 'this machine has no ::1')
+  expect(line).toMatch(/^Nestling is ready at http:\/\/\[::1\]:\d+\/$/)
+  expect((await fetch(`${/http:\S+/.exec(line)?.[0]}healthz`)).status).toBe(200)
+  child.kill('SIGTERM')
+  await ended(child)
 })

@@ -10,6 +10,7 @@ import express from 'express'
 import { dataFolder } from '../../scripts/dataFolder.mjs'
 import { DataProblem, openDatabase } from '../src/data/database.ts'
 import { listeningHost } from '../src/pages/api/_border.ts'
+import { noteRunning, runningOn } from './oneServer.ts'
 
 const web = join(dirname(fileURLToPath(import.meta.url)), '..')
 process.env['NODE_ENV'] ??= 'production'
@@ -31,6 +32,10 @@ const port =
     ? Number(portText)
     : quit(`PORT is ${portText}; expected a number from 0 to 65535.`)
 
+const already = await runningOn(folder)
+if (already !== undefined)
+  quit(`Nestling runs on this folder already, at ${already}. Open it there, or set NESTLING_DATA to another folder.`)
+
 try {
   openDatabase(folder).close()
 } catch (error) {
@@ -51,26 +56,51 @@ app.use((_request, response, next) => {
   response.setHeader('x-content-type-options', 'nosniff')
   response.setHeader('referrer-policy', 'same-origin')
   response.setHeader('x-frame-options', 'DENY')
+  response.setHeader('cross-origin-resource-policy', 'same-origin')
+  response.setHeader('cross-origin-opener-policy', 'same-origin')
+  response.setHeader('permissions-policy', 'microphone=(self), camera=(), geolocation=(), payment=(), usb=()')
+  // Pages say more; what is no page runs nothing and stands in no frame.
+  response.setHeader(
+    'content-security-policy',
+    "default-src 'self'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'",
+  )
   next()
 })
 app.use(compression())
 app.use('/_astro', express.static(join(web, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
 app.use(express.static(join(web, 'dist/client'), { index: false, redirect: false }))
+app.use((request, response, next) => {
+  if (!isDecodable(request.path)) return nothingAt(request, response, 400)
+  // The framework's own resizing of pictures: there are none, and nobody needs to make the server work on them.
+  if (request.path === '/_image') return nothingAt(request, response, 404)
+  return next()
+})
 app.use(handler)
 // What no page and no endpoint answers: scripts are told in their own form, people by a page with the ways back.
 app.use((request, response, next) => {
   if (request.path.startsWith('/api/')) {
-    response.status(404).json({
-      error: `there is nothing at ${request.path}; expected an address that /api lists`,
-      field: 'address',
-      at: 0,
-      expected: 'an address that /api lists',
-    })
+    nothingAt(request, response, 404)
     return
   }
   request.url = '/404'
   handler(request, response, next)
 })
+
+function nothingAt({ path }: express.Request, response: express.Response, status: 400 | 404): void {
+  const expected = 'an address that /api lists'
+  response
+    .status(status)
+    .json({ error: `there is nothing at ${path}; expected ${expected}`, field: 'address', at: 0, expected })
+}
+
+function isDecodable(path: string): boolean {
+  try {
+    decodeURIComponent(path)
+    return true
+  } catch {
+    return false
+  }
+}
 
 const server = createServer(app)
 server.on('error', (error: NodeJS.ErrnoException) => {
@@ -81,7 +111,10 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 server.listen(port, host, () => {
   const address = server.address()
   const actual = typeof address === 'object' && address !== null ? address.port : port
-  console.log(`Nestling is ready at http://${host}:${actual}/`)
+  // An address of the sixth version stands in brackets.
+  const name = `http://${host.includes(':') && !host.startsWith('[') ? `[${host}]` : host}:${actual}/`
+  noteRunning(folder, name)
+  console.log(`Nestling is ready at ${name}`)
 })
 
 /** One press of Ctrl+C comes from the terminal and once more from the command above: that is still one. */

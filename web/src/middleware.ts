@@ -3,11 +3,12 @@ import { pageData } from './data/pageData.ts'
 import { repositories } from './data/repositories.ts'
 import { storageProblem } from './data/storageProblem.ts'
 import { refusalOf } from './pages/api/_border.ts'
+import { unknownMethod } from './pages/api/_methods.ts'
 import { problem } from './pages/api/_respond.ts'
 
 /**
  * Around every request: strangers and oversized writes are turned away, what the disk or the database could not do is
- * told, and every answer carries the security headers. Astro's own check covers form posts only, so JSON is checked here.
+ * told, a method that an address does not know is answered with those that it does.
  */
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context
@@ -18,6 +19,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
     const kept = repositories()
     Object.assign(context.locals, kept, { page: () => pageData(kept) })
     response = await next()
+    if (response.status === 404 && url.pathname.startsWith('/api/')) response = await unknownMethod(context, response)
   } catch (error) {
     const told = storageProblem(error)
     if (told === undefined) throw error

@@ -61,6 +61,8 @@ export function repositories(): Served {
   if (served === undefined) {
     const folder = openedFolder()
     const opened = openDatabase(folder)
+    // An orderly stop leaves all of it in one file.
+    process.once('exit', opened.close)
     served = { ...createRepositories(opened.db), copies: createCopies(opened, folder) }
   }
   return served

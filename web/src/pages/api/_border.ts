@@ -6,7 +6,8 @@ const READS = new Set(['GET', 'HEAD', 'OPTIONS'])
 const MOST_BODY_BYTES = 64 * 1024
 /** Whole notebooks are larger, and may come piece by piece: these routes count for themselves. */
 const LARGE = /^\/api\/notebook\/(preview|apply)$/
-const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]'])
+/** All of 127.0.0.0/8 is this machine, and `::1`, with brackets where a port follows. */
+const isLoopback = (host: string): boolean => /^(localhost|127(\.\d{1,3}){3}|\[?::1\]?)$/i.test(host)
 
 type Environment = Readonly<Record<string, string | undefined>>
 
@@ -18,9 +19,17 @@ export const listeningHost = (environment: Environment): string => environment['
  * sets HOST to another address opens Nestling to that network by intent.
  */
 const isOurs = (host: string, environment: Environment): boolean =>
-  !LOOPBACK.has(listeningHost(environment)) || LOOPBACK.has(host.replace(/:\d+$/, ''))
+  !isLoopback(listeningHost(environment)) || isLoopback(host.replace(/:\d+$/, ''))
 
 const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined)
+
+/** What a page of another origin asks for makes the server work: only following a link to a page of ours is let in. */
+function comesFromElsewhere(request: Request): boolean {
+  const site = request.headers.get('sec-fetch-site')
+  if (site !== 'cross-site' && site !== 'same-site') return false
+  const isLink = request.headers.get('sec-fetch-mode') === 'navigate' && READS.has(request.method)
+  return !isLink || new URL(request.url).pathname.startsWith('/api/')
+}
 
 export interface Refusal extends Problem {
   readonly status: number
@@ -38,6 +47,13 @@ export function refusalOf(request: Request, environment: Environment): Refusal |
       'host',
       `Nestling answers at 127.0.0.1 or localhost, not at ${host.slice(0, 60)}; set HOST to open it to others`,
       '127.0.0.1 or localhost',
+    )
+  if (comesFromElsewhere(request))
+    return refused(
+      403,
+      'sec-fetch-site',
+      'another page may link to Nestling, but not use it',
+      'a request of its own pages',
     )
   if (READS.has(request.method)) return undefined
   const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase()

@@ -21,7 +21,7 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
   const arpeggio = shape ? toArpeggio(shape, state.player) : undefined
   const practise = shape ? toPractice([shape], state.player) : undefined
   const sheet = shape ? toSheet(shapesBlock([{ shape }])) : undefined
-  const hasFifth = state.question.chord.formula.some((degree) => degree.endsWith('5'))
+  const hasFifth = state.question.chord.formula.includes('5')
   const canCompare = past.before?.frets !== undefined
   const acts = useMemo(
     (): readonly (readonly Act[])[] => [

@@ -7,15 +7,18 @@ import type { PlayStyle, Sounding } from '../../sound/chords.ts'
 import { hearChords, lowestOf, soundingOf } from '../../state/playback.ts'
 import { $workbench, asked, neckIn, type Step, type WorkbenchState } from '../../state/workbench/index.ts'
 
-/** Leaves the fifth out of what is heard; a ♭5 or ♯5 is what its chord is named for, and stays. */
+/** Leaves the fifth out of what is heard. */
 export const $withoutFifth = atom(false)
+
+/** What is pressed without its fifth: only a perfect one can be left to the ear. */
+export const withoutFifth = (frets: Frets, degrees: readonly (string | null)[]): Frets =>
+  frets.map((fret, string) => (degrees[string] === '5' ? null : fret))
 
 function heardOf(state: Pick<WorkbenchState, 'question' | 'player'>, frets: Frets): Sounding {
   const { chord } = state.question
   const neck = neckIn(state)
   const degrees = $withoutFifth.get() ? voicingOf(chord, frets, neck)?.degrees : undefined
-  const kept = frets.map((fret, string) => (degrees?.[string] === '5' ? null : fret))
-  return soundingOf(chord, soundedNotes(kept, neck, chord))
+  return soundingOf(chord, soundedNotes(degrees ? withoutFifth(frets, degrees) : frets, neck, chord))
 }
 
 const hear = (chords: readonly Sounding[], style: PlayStyle, apart?: number): void =>
