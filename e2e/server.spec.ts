@@ -101,3 +101,59 @@ test('an address of the sixth version is printed so that it can be opened', asyn
   child.kill('SIGTERM')
   await ended(child)
 })
+
+test('beyond this machine it asks for the passphrase: pages, endpoints and scripts; a session, a token, a name', async ({
+  browser,
+}) => {
+  const PHRASE = 'the clarinet has the root'
+  const { child, line } = await startServer({
+    HOST: '0.0.0.0',
+    PORT: '0',
+    NESTLING_DATA: folder,
+    NESTLING_PASSPHRASE: PHRASE,
+  })
+  const address = (/http:\S+/.exec(line)?.[0] ?? '').replace('0.0.0.0', '127.0.0.1')
+  const status = async (path: string, init: RequestInit = {}) =>
+    (await fetch(address + path, { redirect: 'manual', ...init })).status
+  const context = await browser.newContext()
+  try {
+    expect(await status('')).toBe(303)
+    expect(await status('api/settings')).toBe(401)
+    expect(await status('_astro/anything.js')).toBe(401)
+    expect(await status('healthz')).toBe(200)
+    expect(await status('api/settings', { headers: { authorization: `Bearer ${PHRASE}` } })).toBe(200)
+    expect(
+      await status('enter', {
+        method: 'POST',
+        body: new URLSearchParams({ passphrase: PHRASE }),
+        headers: { origin: 'http://elsewhere.example' },
+      }),
+    ).toBe(403)
+    const page = await context.newPage()
+    await page.goto(`${address}map?chord=C`)
+    await expect(page).toHaveURL(/\/enter\?to=%2Fmap%3Fchord%3DC$/)
+    await page.getByLabel('Passphrase').fill('the clarinet has the fifth')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('alert')).toHaveText('That is not it. Tries left: 4 of 5.')
+    await page.getByLabel('Passphrase').fill(PHRASE)
+    await page.getByRole('button', { name: 'Come in' }).click()
+    await expect(page).toHaveURL(/\/map\?chord=C/)
+    await expect(page.getByTestId('map-cell').first()).toBeVisible()
+    const [session] = await context.cookies()
+    expect(session).toMatchObject({ name: 'nestling', httpOnly: true, sameSite: 'Strict' })
+    // What is changed there is kept: writes pass the border under that name too.
+    await page.keyboard.press('t')
+    await expect(page.getByRole('region', { name: 'Tray' }).getByRole('listitem')).toHaveCount(1)
+    await expect
+      .poll(
+        async () =>
+          (await (await fetch(`${address}api/tray`, { headers: { authorization: `Bearer ${PHRASE}` } })).json()).steps
+            .length,
+      )
+      .toBe(1)
+  } finally {
+    await context.close()
+    child.kill('SIGTERM')
+    await ended(child)
+  }
+})

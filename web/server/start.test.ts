@@ -28,3 +28,11 @@ test.each(['file/x', 'file', '/proc/x/y'])('a data folder that can’t be made i
   expect(stderr).toMatch(/can't be written/)
   rmSync(folder, { recursive: true })
 })
+
+test.each([undefined, 'too short'])('beyond this machine it does not start without a passphrase: %s', (passphrase) => {
+  const { status, stderr } = start({ HOST: '0.0.0.0', PORT: '0', NESTLING_PASSPHRASE: passphrase ?? '' })
+  expect(status).toBe(1)
+  expect(stderr.trim()).toBe(
+    'HOST is 0.0.0.0: beyond this machine Nestling asks for a passphrase. Set NESTLING_PASSPHRASE to one of at least 12 characters.',
+  )
+})

@@ -9,7 +9,9 @@ import compression from 'compression'
 import express from 'express'
 import { dataFolder } from '../../scripts/dataFolder.mjs'
 import { DataProblem, openDatabase } from '../src/data/database.ts'
-import { listeningHost } from '../src/pages/api/_border.ts'
+import { isLoopback, listeningHost } from '../src/pages/api/_border.ts'
+import { doorOf } from './door.ts'
+import { createGuard, hostsFor, LEAST_PASSPHRASE } from './guard.ts'
 import { noteRunning, runningOn } from './oneServer.ts'
 
 const web = join(dirname(fileURLToPath(import.meta.url)), '..')
@@ -31,6 +33,13 @@ const port =
   /^\d+$/.test(portText) && Number(portText) < 65_536
     ? Number(portText)
     : quit(`PORT is ${portText}; expected a number from 0 to 65535.`)
+
+/** Beyond this machine nobody comes in without it. */
+const passphrase = isLoopback(host) ? undefined : (process.env['NESTLING_PASSPHRASE'] ?? '')
+if (passphrase !== undefined && passphrase.length < LEAST_PASSPHRASE)
+  quit(
+    `HOST is ${host}: beyond this machine Nestling asks for a passphrase. Set NESTLING_PASSPHRASE to one of at least ${LEAST_PASSPHRASE} characters.`,
+  )
 
 const already = await runningOn(folder)
 if (already !== undefined)
@@ -66,6 +75,7 @@ app.use((_request, response, next) => {
   )
   next()
 })
+if (passphrase !== undefined) app.use(doorOf(await createGuard(passphrase), hostsFor(process.env['NESTLING_HOSTS'])))
 app.use(compression())
 app.use('/_astro', express.static(join(web, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
 app.use(express.static(join(web, 'dist/client'), { index: false, redirect: false }))

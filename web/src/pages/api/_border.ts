@@ -7,7 +7,7 @@ const MOST_BODY_BYTES = 64 * 1024
 /** Whole notebooks are larger, and may come piece by piece: these routes count for themselves. */
 const LARGE = /^\/api\/notebook\/(preview|apply)$/
 /** All of 127.0.0.0/8 is this machine, and `::1`, with brackets where a port follows. */
-const isLoopback = (host: string): boolean => /^(localhost|127(\.\d{1,3}){3}|\[?::1\]?)$/i.test(host)
+export const isLoopback = (host: string): boolean => /^(localhost|127(\.\d{1,3}){3}|\[?::1\]?)$/i.test(host)
 
 type Environment = Readonly<Record<string, string | undefined>>
 
