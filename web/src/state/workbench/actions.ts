@@ -89,9 +89,41 @@ export function moveFret(by: 1 | -1): boolean {
 export function invert(direction: 1 | -1): boolean {
   const now = current()
   const voicing = voicingInHand(now)
-  const next = voicing && rotate(voicing, neckIn(now), direction)
+  if (!voicing) return false
+  if (hasForeignBass(voicing.chord)) return invertAbove(voicing, direction)
+  const next = rotate(voicing, neckIn(now), direction)
   if (!next) return false
   step({ frets: next.frets, question: questionAround(withoutBass(next), now.question) }, { search: true })
+  return true
+}
+
+/** A bass that is no tone of the chord above it (A♭/E). */
+const hasForeignBass = (chord: Chord): boolean => {
+  const bass = bassDegreeOf(chord)
+  return bass !== undefined && !chord.formula.includes(bass)
+}
+
+/** The chord above turns; its foreign bass stays where it is, and is still the lowest. */
+function invertAbove({ chord, frets }: Voicing, direction: 1 | -1): boolean {
+  const now = current()
+  const neck = neckIn(now)
+  const lowest = frets.findIndex((fret) => fret !== null)
+  const above = voicingOf(
+    { root: chord.root, formula: chord.formula },
+    frets.map((fret, string) => (string === lowest ? null : fret)),
+    neck,
+  )
+  const turned = above && rotate(above, neck, direction)
+  const next =
+    turned &&
+    voicingOf(
+      chord,
+      turned.frets.map((fret, string) => (string === lowest ? (frets[lowest] ?? null) : fret)),
+      neck,
+    )
+  const midis = next?.midis.filter((midi) => midi !== null) ?? []
+  if (!next || Math.min(...midis) !== next.midis[lowest]) return false
+  step({ frets: next.frets, question: questionAround(next, now.question) }, { search: true })
   return true
 }
 

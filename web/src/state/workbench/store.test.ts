@@ -23,7 +23,7 @@ vi.mock('../../workers/clients.ts', () => ({
   }),
 }))
 const {
-  $workbench, asked, clearNeck, current, finishLine, moveFret, openWorkbench, redo, setByHand, setString, shapeInHand, stepFrom, takeFingers,
+  $workbench, asked, clearNeck, current, finishLine, invert, moveFret, openWorkbench, redo, setByHand, setString, shapeInHand, stepFrom, takeFingers,
   takeLine, takeName, takeShape, typeLine, undo,
 } = await import('./index.ts') // biome-ignore format: a list
 
@@ -247,6 +247,26 @@ describe('the name in hand', () => {
     takeLine('this is C7')
     await settled()
     expect([symbol(), asked.$typed.get().problem?.message]).toEqual(['G7', expect.stringContaining('another chord')])
+  })
+
+  test('a chord over a bass that is not its own turns above it, and never takes that tone up', async () => {
+    setByHand(frets('x7654x'))
+    await settled()
+    expect(takeName({ root: 'Ab', formula: ['R', '3', '5'], bass: 'E' })).toBe(true)
+    await settled()
+    expect([symbol(), inHand()]).toEqual(['Ab/E', 'x7654x'])
+    expect(invert(1)).toBe(true)
+    await settled()
+    expect([symbol(), inHand()]).toEqual(['Ab/E', 'x-7-10-8-9-x'])
+    expect(invert(1)).toBe(true)
+    await settled()
+    expect([symbol(), inHand()]).toEqual(['Ab/E', 'x-7-13-13-13-x'])
+    expect(invert(-1)).toBe(true)
+    expect(invert(-1)).toBe(true)
+    await settled()
+    expect([symbol(), inHand()]).toEqual(['Ab/E', 'x7654x'])
+    // Lower, the bass would no longer be the lowest: it says so.
+    expect(invert(-1)).toBe(false)
   })
 
   test('can be chosen; its degrees follow', async () => {
