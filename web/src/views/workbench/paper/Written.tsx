@@ -1,11 +1,10 @@
 /** The shape in hand on staff and TAB, for paper only: the engraver is loaded when the page is printed. */
-import { type Chord, writeSymbol } from '@nestling/core/chord'
+import type { Chord } from '@nestling/core/chord'
 import type { Neck } from '@nestling/core/neck'
 import { FOUR_FOUR, type Score, soundedNotes, writtenBars } from '@nestling/core/time'
 import type { Frets } from '@nestling/core/voicing'
-import { useEffect, useMemo, useRef } from 'react'
+import { useEffect, useRef } from 'react'
 import { beforePrint } from '../../../state/printing.ts'
-import { $style } from '../../../state/session.ts'
 import { neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'
 import classes from './Written.module.css'
 
@@ -27,19 +26,20 @@ export function Written({ state }: { readonly state: WorkbenchState }) {
   const { frets, question } = state
   const neck = neckIn(state)
   const { chord } = question
-  const bars = useMemo(() => (frets ? writtenBars(heldThrough(chord, frets, neck)) : []), [chord, frets, neck])
+  // Nothing is worked out before it is printed: this stands in the way of every keystroke.
   useEffect(() => {
     const into = box.current
     // An earlier shape's is not this one's.
-    into?.replaceChildren()
-    if (!into || bars.every(({ events }) => events.every(({ notes }) => notes.length === 0))) return undefined
+    if (into?.firstChild) into.replaceChildren()
+    if (!into || !frets?.some((fret) => fret !== null)) return undefined
     return beforePrint(async () => {
       const { engrave } = await import('../../../notation/engrave.ts')
+      const bars = writtenBars(heldThrough(chord, frets, neck))
       await engrave(into, bars, { strings: neck.open.length, width: WIDTH_PX, repeats: false, oneSystem: true })
     })
-  }, [bars, neck])
+  }, [chord, frets, neck])
   return (
-    <figure className={classes['written']} aria-label={`${writeSymbol(chord, $style.get())} on staff and TAB`}>
+    <figure className={classes['written']} aria-label="On staff and TAB">
       <div ref={box} data-testid="written" />
     </figure>
   )
