@@ -117,6 +117,9 @@ test('beyond this machine it asks for the passphrase: pages, endpoints and scrip
     (await fetch(address + path, { redirect: 'manual', ...init })).status
   const context = await browser.newContext()
   try {
+    const second = await startServer({ PORT: '0', NESTLING_DATA: folder })
+    expect(second.line).toContain(`Nestling runs on this folder already, at ${address}`)
+    expect(await ended(second.child)).toBe(1)
     expect(await status('')).toBe(303)
     expect(await status('api/settings')).toBe(401)
     expect(await status('_astro/anything.js')).toBe(401)

@@ -19,12 +19,17 @@ function noted(folder: string): Running | undefined {
   }
 }
 
-/** A process of that number may be another program by now: the one that is meant answers at its address. */
+/** A process of that number may be another program by now: the one that is meant answers at its address, if only to refuse. */
 async function answers({ pid, address }: Running): Promise<boolean> {
   try {
     process.kill(pid, 0)
-    const reply = await fetch(new URL('healthz', address), { signal: AbortSignal.timeout(ANSWERS_MS) })
-    return reply.ok
+  } catch (error) {
+    // Somebody else's process lives as well.
+    if ((error as NodeJS.ErrnoException).code !== 'EPERM') return false
+  }
+  try {
+    await fetch(new URL('healthz', address), { signal: AbortSignal.timeout(ANSWERS_MS) })
+    return true
   } catch {
     return false
   }
@@ -36,9 +41,16 @@ export async function runningOn(folder: string): Promise<string | undefined> {
   return running !== undefined && running.pid !== process.pid && (await answers(running)) ? running.address : undefined
 }
 
-/** Leaves the address for others until this process ends. */
+/** Leaves the address for others until this process ends. Where the disk is full it goes on without: nothing is lost by that. */
 export function noteRunning(folder: string, address: string): void {
-  writeFileSync(join(folder, FILE), JSON.stringify({ pid: process.pid, address } satisfies Running))
+  try {
+    writeFileSync(join(folder, FILE), JSON.stringify({ pid: process.pid, address } satisfies Running))
+  } catch (error) {
+    console.error(
+      `The address could not be left in ${folder} (${(error as Error).message}): start no second server there.`,
+    )
+    return
+  }
   process.once('exit', () => {
     if (noted(folder)?.pid === process.pid) rmSync(join(folder, FILE), { force: true })
   })

@@ -123,7 +123,8 @@ server.listen(port, host, () => {
   const actual = typeof address === 'object' && address !== null ? address.port : port
   // An address of the sixth version stands in brackets.
   const name = `http://${host.includes(':') && !host.startsWith('[') ? `[${host}]` : host}:${actual}/`
-  noteRunning(folder, name)
+  // All addresses are no address to be asked at.
+  noteRunning(folder, /^(0\.0\.0\.0|\[?::\]?)$/.test(host) ? `http://127.0.0.1:${actual}/` : name)
   console.log(`Nestling is ready at ${name}`)
 })
 

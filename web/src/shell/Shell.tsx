@@ -19,7 +19,7 @@ import { isMac } from '../controls/platform.ts'
 import { EggPatterns } from '../neck/Egg.tsx'
 import { FacingProvider } from '../neck/facing.ts'
 import { $carried, addressIn, openCarried } from '../state/carried.ts'
-import { openDeeds } from '../state/deeds.ts'
+import { lookAtDeedsAgain, openDeeds } from '../state/deeds.ts'
 import { openPage, type PageData } from '../state/page.ts'
 import { onPrintKey } from '../state/printing.ts'
 import { $session, chooseInstrument } from '../state/session.ts'
@@ -64,8 +64,13 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
     if (isMac) document.documentElement.dataset['mac'] = ''
     openTrayPast()
     openDeeds()
+    const onShow = ({ persisted }: PageTransitionEvent) => persisted && lookAtDeedsAgain()
     window.addEventListener('keydown', onPrintKey)
-    return () => window.removeEventListener('keydown', onPrintKey)
+    window.addEventListener('pageshow', onShow)
+    return () => {
+      window.removeEventListener('keydown', onPrintKey)
+      window.removeEventListener('pageshow', onShow)
+    }
   }, [])
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">

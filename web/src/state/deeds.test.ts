@@ -38,6 +38,17 @@ test('what one page deleted is brought back from the next one, the last first', 
   expect(asked).toHaveLength(2)
 })
 
+test('a page that comes back as it was left does not take back once more what another one took back', async () => {
+  const asked = givenServer(fine)
+  const book = await page()
+  book.did('Deleted: Dm9', book.restoring('shape', 7))
+  const build = await page()
+  await build.undo()
+  book.lookAtDeedsAgain()
+  await book.undo()
+  expect(asked).toHaveLength(1)
+})
+
 test('the view goes first when it did something later', async () => {
   const asked = givenServer(fine)
   const { did, restoring, undoLast, viewStandsAt } = await page()

@@ -58,6 +58,12 @@ export function openDeeds(): void {
   if (Array.isArray(kept)) remember([...kept, ...deeds])
 }
 
+/** The page comes back as it was left; what other pages of the window did meanwhile is in the window's storage. */
+export function lookAtDeedsAgain(): void {
+  const kept = inWindow<readonly Deed[]>(PAST_KEY)
+  if (isOpen && Array.isArray(kept)) remember(kept)
+}
+
 /** Something was done: told with the way back, which waits; the key of undo takes it back in its turn. */
 export function did(words: string, undo: Undoing): void {
   const id = newId()

@@ -11,7 +11,7 @@ import { toPath, toPractice } from '../../../state/links.ts'
 import { tell } from '../../../state/notices.ts'
 import { $player, $session } from '../../../state/session.ts'
 import { shapesBlock, toSheet } from '../../../state/toSheet.ts'
-import { deleteSet, replaceTray, shownStep, undoTray } from '../../../state/tray.ts'
+import { $tray, deleteSet, replaceTray, shownStep, undoTray } from '../../../state/tray.ts'
 import { counted } from '../../../words/shapes.ts'
 import { windowOf } from '../list/window.ts'
 import type { BookState } from '../useBook.ts'
@@ -42,8 +42,20 @@ function OneSet({ set, state }: { readonly set: KeptSet; readonly state: BookSta
     else tell.problem('Not deleted', reply.message)
   }
   const toTray = async () => {
+    const before = $tray.get()
     await replaceTray(set)
-    tell.undoable(`In the tray: ${set.title}`, () => void undoTray(), `tray-${newId()}`)
+    const { steps } = $tray.get()
+    // What was done to the tray since is another step: then it is given back as it was, which can be undone too.
+    const back = () => ($tray.get().steps === steps ? undoTray() : replaceTray(before))
+    const id = `tray-${newId()}`
+    tell.undoable(
+      `In the tray: ${set.title}`,
+      () => {
+        tell.hide(id)
+        void back()
+      },
+      id,
+    )
   }
   return (
     <article aria-label={set.title} className={classes['set']}>
