@@ -3,14 +3,11 @@ import type { Neck } from '../neck/index.ts'
 import { must } from '../result/index.ts'
 import {
   type BassLine,
-  bassFor,
-  clicks,
-  drumsFor,
+  bandEvents,
   type Pace,
   patternEvents,
   readPattern,
   type Score,
-  type ScoreEvent,
   STROKE_PATTERNS,
   soundedNotes,
   withCountIn,
@@ -84,21 +81,21 @@ export function tuneScore(
     metre: bar.metre,
     endsPart: endsPart(bar, bars[index + 1]),
   }))
-  const events: readonly ScoreEvent[] = [
-    ...strings,
-    ...(bass === undefined ? [] : bassFor(bass, inside, loop, Math.min(...neck.open))),
-    ...(drums ? drumsFor(style, placed) : []),
-    ...(click
-      ? bars.flatMap((bar) => clicks(bar.beats, bar.metre).map((one) => ({ ...one, at: one.at + bar.at - start })))
-      : []),
-  ]
+  const under = Math.min(...neck.open)
+  const band = { bass, drums: drums ? style : undefined, click }
+  const along = bandEvents(
+    band,
+    inside.map((one) => ({ ...one, under })),
+    placed,
+    loop,
+  )
   return withCountIn(
     {
       metre: bars[0]?.metre ?? { count: 4, unit: 4 },
       countIn: 0,
       loop,
       beats: end - start,
-      events,
+      events: [...strings, ...along],
       paces: pacesOf(bars, tempo),
     },
     countInBars,

@@ -2,11 +2,11 @@
 import type { Chord, SymbolError } from '../chord/index.ts'
 import type { Key, KeyError, NumbersError } from '../key/index.ts'
 import type { TextErrorOf } from '../result/index.ts'
-import type { Metre, MetreError } from '../time/index.ts'
+import { DRUM_STYLES, type DrumStyle, type Metre, type MetreError } from '../time/index.ts'
 
 /** How the band plays it. */
-export const STYLES = ['straight', 'swing', 'waltz', 'bossa', 'ballad', 'off-beat'] as const
-export type Style = (typeof STYLES)[number]
+export const STYLES = DRUM_STYLES
+export type Style = DrumStyle
 
 export type ChartSlot =
   | { readonly kind: 'chord'; readonly chord: Chord }

@@ -3,6 +3,8 @@
  *   shapes, lines, progressions ─→ Score (beats; real string, fret, finger, spelling) ─→ sound, ear, files
  *   Score ─writtenBars→ bars of notes, chords and rests ─→ staff and TAB
  */
+export type { Band, BandBar, BandChord, BassLine, DrumStyle } from './band/index.ts'
+export { BASS_LINES, bandEvents, barsOf, bassFor, DRUM_STYLES, drumsFor } from './band/index.ts'
 export type { Metre, MetreError } from './metre.ts'
 export { beatLengths, beatsInBar, FOUR_FOUR, METRES, pulses, readMetre, THREE_FOUR, writeMetre } from './metre.ts'
 export type { Pattern, PatternError, PatternName, PatternSpan, Pluck, Stroke, TimedStroke } from './pattern.ts'
@@ -30,11 +32,9 @@ export type {
   StringEvent,
   StringNote,
 } from './score.ts'
-export { bassNote, clicks, DRUMS, PARTS, paceAt, plainBeat, secondsOf, stringEvents, withCountIn } from './score.ts'
+export { bassNote, clicks, DRUMS, PARTS, paceAt, secondsOf, stringEvents, withCountIn } from './score.ts'
 export { soundedNotes } from './sounded.ts'
 export type { Swing, Swung } from './swing.ts'
 export { STRAIGHT, SWUNG, swingDelay, swungNote } from './swing.ts'
-export type { BandBar, BandChord, BassLine, DrumStyle } from './tuneBand.ts'
-export { BASS_LINES, bassFor, drumsFor } from './tuneBand.ts'
 export type { WrittenBar, WrittenEvent, WrittenValue } from './written.ts'
 export { playedAgain, writtenBars } from './written.ts'

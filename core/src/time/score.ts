@@ -5,7 +5,7 @@
 import type { Finger } from '../hand/index.ts'
 import type { Fret, StringIndex } from '../neck/index.ts'
 import type { Midi, Pitch } from '../pitch/index.ts'
-import { beatsInBar, type Metre, pulses, writeMetre } from './metre.ts'
+import { beatsInBar, type Metre, pulses } from './metre.ts'
 
 export const PARTS = ['strings', 'bass', 'drums', 'click'] as const
 export type Part = (typeof PARTS)[number]
@@ -102,32 +102,6 @@ export function clicks(beats: number, metre: Metre): readonly ClickEvent[] {
     const isBeat = felt.some((at) => Math.abs(at - ((index * step) % bar)) < 1e-9)
     return { part: 'click', at: index * step, loud: accent ? 1 : isBeat ? 0.7 : 0.4, accent }
   })
-}
-
-/** Kick and snare of a plain beat, in quarter notes from the bar's start. */
-const PLAIN: Readonly<Record<string, { readonly kick: readonly number[]; readonly snare: readonly number[] }>> = {
-  '2/4': { kick: [0], snare: [1] },
-  '3/4': { kick: [0], snare: [1, 2] },
-  '4/4': { kick: [0, 2], snare: [1, 3] },
-  '5/4': { kick: [0, 3], snare: [1, 2, 4] },
-  '6/8': { kick: [0], snare: [1.5] },
-  '7/8': { kick: [0, 2], snare: [1, 3] },
-  '12/8': { kick: [0, 3], snare: [1.5, 4.5] },
-}
-
-/** A plain beat: kick and snare by the metre, hats in eighths. In a metre without a line of its own the snare has all beats but the first. */
-export function plainBeat(beats: number, metre: Metre): readonly DrumEvent[] {
-  const bar = beatsInBar(metre)
-  const felt = pulses(metre)
-  const { kick, snare } = PLAIN[writeMetre(metre)] ?? { kick: [0], snare: felt.slice(1) }
-  const isIn = (places: readonly number[], at: number) => places.some((place) => Math.abs(place - (at % bar)) < 1e-9)
-  return Array.from({ length: Math.ceil(2 * beats - 1e-9) }, (_, index) => index / 2).flatMap(
-    (at): readonly DrumEvent[] => [
-      ...(isIn(kick, at) ? [{ part: 'drums', at, loud: 0.9, drum: 'kick' } as const] : []),
-      ...(isIn(snare, at) ? [{ part: 'drums', at, loud: 0.75, drum: 'snare' } as const] : []),
-      { part: 'drums', at, loud: isIn(felt, at) ? 0.5 : 0.35, drum: 'hat' },
-    ],
-  )
 }
 
 /** The same music later, after bars in which only the clicks are heard. */

@@ -1,7 +1,7 @@
 import { type HandProfile, MEDIUM_HAND, scaledHand } from '@nestling/core/hand'
 import { type Instrument, STANDARD_INSTRUMENT, type Tuning } from '@nestling/core/neck'
 import type { Player } from '@nestling/core/request'
-import { SWUNG } from '@nestling/core/time'
+import { BASS_LINES, type Band, DRUM_STYLES, SWUNG } from '@nestling/core/time'
 import * as v from 'valibot'
 
 /** Quarter notes in a minute. */
@@ -35,8 +35,9 @@ export const Settings = v.object({
   strum: v.picklist(['down', 'up']),
   /** Milliseconds between neighbouring strings. */
   strumMs: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(200)),
-  /** A bass that plays the root along. */
+  /** A bass that plays along, and what it plays; a tune in Path brings its own line. */
   bassStandIn: v.boolean(),
+  bassLine: v.picklist(BASS_LINES),
   /** The cautions for the hand have been shown once; they stay in Set-up. */
   cautionSeen: v.boolean(),
   muted: v.boolean(),
@@ -63,6 +64,8 @@ export const Settings = v.object({
   countInBars: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(2)),
   metronome: v.boolean(),
   drums: v.boolean(),
+  /** A tune in Path brings its own. */
+  drumStyle: v.picklist(DRUM_STYLES),
   /** Milliseconds between what the program plays and what is heard: the cursor waits for it, the ear allows for it. */
   latencyMs: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500)),
   /** In a run the ear proposes how each root went. */
@@ -99,6 +102,7 @@ export const DEFAULT_SETTINGS: Settings = {
   strum: 'down',
   strumMs: 34,
   bassStandIn: false,
+  bassLine: 'roots',
   cautionSeen: false,
   muted: false,
   room: true,
@@ -113,6 +117,7 @@ export const DEFAULT_SETTINGS: Settings = {
   countInBars: 1,
   metronome: true,
   drums: false,
+  drumStyle: 'straight',
   latencyMs: 0,
   earJudges: false,
   wishedTempo: 100,
@@ -127,6 +132,27 @@ export const handOf = ({ handComfortMm }: Pick<Settings, 'handComfortMm'>): Hand
   handComfortMm === MEDIUM_HAND.comfortableMm
     ? MEDIUM_HAND
     : scaledHand(handComfortMm / MEDIUM_HAND.comfortableMm, 'measured')
+
+/** What a view needs to know of the settings to be played. */
+export type BandSettings = Pick<
+  Settings,
+  'metronome' | 'drums' | 'drumStyle' | 'bassStandIn' | 'bassLine' | 'countInBars'
+>
+
+/** The same with the bass alone, if it plays along: what one chord or step is heard with. */
+export const withoutBeat = (settings: Settings): Settings => ({
+  ...settings,
+  metronome: false,
+  drums: false,
+  countInBars: 0,
+})
+
+/** Who plays along in views that bring no band of their own. */
+export const bandOf = ({ metronome, drums, drumStyle, bassStandIn, bassLine }: BandSettings): Band => ({
+  bass: bassStandIn ? bassLine : undefined,
+  drums: drums ? drumStyle : undefined,
+  click: metronome,
+})
 
 /** What core needs to know of the player. */
 export const playerOf = (

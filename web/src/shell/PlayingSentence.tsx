@@ -8,6 +8,7 @@ import { tapped, tempoOf, tempoWithin } from '../sound/tapTempo.ts'
 import { $playing } from '../sound/transport.ts'
 import { $rise, changeSound } from '../state/playback.ts'
 import { $session } from '../state/session.ts'
+import { BassWord, DrumsWord } from './BandWords.tsx'
 import classes from './PlayingSentence.module.css'
 import { TempoWord } from './TempoWord.tsx'
 
@@ -18,6 +19,8 @@ export interface PlayingSentenceProps {
   readonly setLoop: (loop: boolean) => void
   /** Which part of it, where there are parts. */
   readonly part?: ReactNode
+  /** The music says itself what bass and drums play. */
+  readonly ownBand?: boolean
   /** Gives the music as a sound file. */
   readonly save: () => void
 }
@@ -28,7 +31,7 @@ const SWUNG_NOTES: Options<Settings['swung']> = [['eighths', 'in eighths'], ['si
 const COUNT_INS: Options<number> = [[0, 'not counted in'], [1, 'a bar counted in'], [2, 'two bars counted in']] // biome-ignore format: a list
 const BAND = [['metronome', 'click'], ['bassStandIn', 'bass'], ['drums', 'drums']] as const satisfies readonly (readonly [keyof Settings, string])[] // biome-ignore format: a list
 
-export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSentenceProps) {
+export function PlayingSentence({ owner, loop, setLoop, part, ownBand = false, save }: PlayingSentenceProps) {
   const { settings } = useStore($session)
   return (
     <section data-not-on-paper aria-label="How it is played" className={classes['line']}>
@@ -71,6 +74,8 @@ export function PlayingSentence({ owner, loop, setLoop, part, save }: PlayingSen
               title={`${word} on or off`}
               press={() => changeSound({ [part]: !settings[part] })}
             />
+            {!ownBand && part === 'bassStandIn' && settings.bassStandIn && <BassWord />}
+            {!ownBand && part === 'drums' && settings.drums && <DrumsWord />}
           </span>
         ))}
       </p>

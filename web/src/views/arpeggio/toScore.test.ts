@@ -1,13 +1,13 @@
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { writtenBars } from '@nestling/core/time'
 import { expect, test } from 'vitest'
-import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
+import { DEFAULT_SETTINGS, playerOf, withoutBeat } from '../../contracts/settings.ts'
 import { readPlan } from './address.ts'
 import { lineOf } from './plan.ts'
 import { scoreOf, writtenScore } from './toScore.ts'
 
 const player = playerOf(DEFAULT_SETTINGS, STANDARD_INSTRUMENT)
-const QUIET = { metronome: false, drums: false, bassStandIn: false, countInBars: 0 }
+const QUIET = withoutBeat(DEFAULT_SETTINGS)
 const planned = (params: Record<string, string>) => {
   const { plan } = readPlan({ chord: 'Cmaj7', position: '7', octaves: '1', ...params }, player)
   return { plan, line: lineOf(plan, player) }

@@ -1,19 +1,18 @@
 /** The line as music: what is struck when. */
-import { pitchAt, pitchClassOf } from '@nestling/core/pitch'
+import { pitchAt } from '@nestling/core/pitch'
 import {
-  bassNote,
+  bandEvents,
+  barsOf,
   beatOf,
   beatsInBar,
-  clicks,
   isAccented,
   NOTES_A_BEAT,
-  plainBeat,
   type Score,
   type ScoreEvent,
   type StringNote,
   withCountIn,
 } from '@nestling/core/time'
-import type { Settings } from '../../contracts/settings.ts'
+import { type BandSettings, bandOf, DEFAULT_SETTINGS, withoutBeat } from '../../contracts/settings.ts'
 import type { ArpeggioLine } from './plan.ts'
 import type { Plan } from './types.ts'
 
@@ -31,7 +30,7 @@ export const stringNoteOf = ({ midi, note, string, fret, finger }: ArpeggioLine[
 export function scoreOf(
   { notes, order }: Pick<ArpeggioLine, 'notes' | 'order'>,
   plan: Plan,
-  settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars'>,
+  settings: BandSettings,
   loop: boolean,
 ): Score {
   const { value, metre, chord } = plan
@@ -46,23 +45,16 @@ export function scoreOf(
   // Whole bars, so that a loop comes back on the first beat.
   const bar = beatsInBar(metre)
   const beats = Math.max(1, Math.ceil(beatOf(order.length, value) / bar - 1e-9)) * bar
-  const root = bassNote(pitchClassOf(chord.bass ?? chord.root), Math.min(...notes.map(({ midi }) => midi)))
-  const bass = Array.from(
-    { length: beats / bar },
-    (_, index): ScoreEvent => ({ part: 'bass', at: index * bar, length: bar, loud: 0.9, midi: root }),
-  )
+  const bars = barsOf(beats, metre)
+  const under = Math.min(...notes.map(({ midi }) => midi))
+  const chords = bars.map(({ at }) => ({ chord, at, beats: bar, under }))
   return withCountIn(
     {
       metre,
       countIn: 0,
       loop,
       beats,
-      events: [
-        ...played,
-        ...(settings.bassStandIn ? bass : []),
-        ...(settings.drums ? plainBeat(beats, metre) : []),
-        ...(settings.metronome ? clicks(beats, metre) : []),
-      ],
+      events: [...played, ...bandEvents(bandOf(settings), chords, bars, loop)],
     },
     settings.countInBars,
   )
@@ -70,7 +62,7 @@ export function scoreOf(
 
 /** What is written: the line alone, from the first beat. Accents on each beat are the metre's own and need no signs. */
 export function writtenScore(line: Pick<ArpeggioLine, 'notes' | 'order'>, plan: Plan): Score {
-  const score = scoreOf(line, plan, { metronome: false, drums: false, bassStandIn: false, countInBars: 0 }, false)
+  const score = scoreOf(line, plan, withoutBeat(DEFAULT_SETTINGS), false)
   if (plan.accent !== 'beat') return score
   return { ...score, events: score.events.map((event) => ({ ...event, accent: false })) }
 }

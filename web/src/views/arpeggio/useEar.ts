@@ -1,6 +1,7 @@
 /** The ear over the line: who is listened to, and beginning and ending it. */
 import { useStore } from '@nanostores/react'
 import { useCallback, useEffect, useState } from 'react'
+import { withoutBeat } from '../../contracts/settings.ts'
 import { $listening, type EarSource, listen, stopListening } from '../../ear/listening.ts'
 import type { Plays } from '../../ear/simulatedPlayer.ts'
 import { tell } from '../../state/notices.ts'
@@ -35,7 +36,12 @@ export function useEar({ line, plan }: Pick<ArpeggioState, 'line' | 'plan'>): Li
       return tell.done('Sound is off: the clicks could not be heard. Turn it on at the top right.', 'muted')
     const source: EarSource = who === 'microphone' ? { kind: 'microphone' } : { kind: 'simulated', plays: who }
     const countInBars = Math.max(1, settings.countInBars)
-    const score = scoreOf(line, plan, { metronome: true, drums: false, bassStandIn: false, countInBars }, false)
+    const score = scoreOf(
+      line,
+      plan,
+      { ...withoutBeat(settings), bassStandIn: false, metronome: true, countInBars },
+      false,
+    )
     return void listen(score, {
       owner: OWNER,
       source,

@@ -6,7 +6,7 @@ import { must } from '@nestling/core/result'
 import { STROKE_PATTERNS, stringEvents } from '@nestling/core/time'
 import { writeFrets } from '@nestling/core/voicing'
 import { expect, test } from 'vitest'
-import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
+import { DEFAULT_SETTINGS, playerOf, withoutBeat } from '../../contracts/settings.ts'
 import { readPlan } from './address.ts'
 import { scoreOf, turnsGoing, turnsWritten, walkOf } from './toScore.ts'
 import type { KeyAnswer, KeyPlan } from './types.ts'
@@ -39,7 +39,7 @@ test('written chords take the nearest place of the lanes; one that no lane has i
 
 test('a bar each or a beat each, whole bars, each chord marked; the bass plays its root', () => {
   const one = answer()
-  const quiet = { metronome: false, drums: false, bassStandIn: true, countInBars: 0 }
+  const quiet = { ...withoutBeat(DEFAULT_SETTINGS), bassStandIn: true }
   const bars = scoreOf(turnsGoing(one), neck, { lasting: 'bar', pattern: STROKE_PATTERNS.together }, quiet, false)
   expect(bars.beats).toBe(28)
   expect([...new Set(stringEvents(bars).map(({ at, mark }) => `${mark}@${at}`))].slice(0, 3)).toEqual([
@@ -59,4 +59,26 @@ test('a bar each or a beat each, whole bars, each chord marked; the bass plays i
   expect(beats).toMatchObject({ beats: 12, countIn: 4, loop: true })
   const [first, second] = stringEvents(beats)
   expect((second?.at ?? 0) - (first?.at ?? 0)).toBeCloseTo(0.25, 6)
+})
+
+test('the band plays the line and the style that were chosen, below the guitar, and leads round a loop', () => {
+  const band = {
+    ...withoutBeat(DEFAULT_SETTINGS),
+    bassStandIn: true,
+    drums: true,
+    drumStyle: 'bossa',
+    bassLine: 'walking',
+  } as const
+  const { events, beats } = scoreOf(
+    turnsGoing(answer()),
+    neck,
+    { lasting: 'bar', pattern: STROKE_PATTERNS.together },
+    band,
+    true,
+  )
+  const bass = events.flatMap((event) => (event.part === 'bass' ? [event.midi] : []))
+  expect(bass).toHaveLength(beats)
+  expect(Math.max(...bass)).toBeLessThan(Math.min(...neck.open))
+  const kicks = events.flatMap((event) => (event.part === 'drums' && event.drum === 'kick' ? [event.at] : []))
+  expect(kicks.slice(0, 4)).toEqual([0, 1.5, 2, 3.5])
 })

@@ -2,13 +2,13 @@
 import type { Chord } from '@nestling/core/chord'
 import type { Lane, LaneInKey } from '@nestling/core/lane'
 import type { Neck } from '@nestling/core/neck'
-import { type NoteName, pitchClassOf } from '@nestling/core/pitch'
+import type { NoteName } from '@nestling/core/pitch'
 import { must } from '@nestling/core/result'
 import {
-  bassNote, beatsInBar, clicks, FOUR_FOUR, patternEvents, plainBeat, readPattern, type Score, type ScoreEvent, STROKE_PATTERNS, soundedNotes, withCountIn,
+  bandEvents, barsOf, beatsInBar, FOUR_FOUR, patternEvents, readPattern, type Score, STROKE_PATTERNS, soundedNotes, withCountIn,
 } from '@nestling/core/time' // biome-ignore format: a list
 import { centreOf, type Frets } from '@nestling/core/voicing'
-import type { Settings } from '../../contracts/settings.ts'
+import { type BandSettings, bandOf } from '../../contracts/settings.ts'
 import type { Going, KeyAnswer, KeyPlan } from './types.ts'
 
 /** A shape in its turn. */
@@ -81,7 +81,7 @@ export function scoreOf(
   turns: readonly Turn[],
   neck: Neck,
   { lasting, pattern }: Pick<KeyPlan, 'lasting' | 'pattern'>,
-  settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars'>,
+  settings: BandSettings,
   loop: boolean,
 ): Score {
   const bar = beatsInBar(FOUR_FOUR)
@@ -98,28 +98,15 @@ export function scoreOf(
       mark: index,
     }),
   )
-  const lowest = Math.min(...neck.open)
-  const bass = turns.map(
-    ({ chord }, index): ScoreEvent => ({
-      part: 'bass',
-      at: index * each,
-      length: each,
-      loud: 0.9,
-      midi: bassNote(pitchClassOf(chord.bass ?? chord.root), lowest),
-    }),
-  )
+  const under = Math.min(...neck.open)
+  const chords = turns.map(({ chord }, index) => ({ chord, at: index * each, beats: each, under }))
   return withCountIn(
     {
       metre: FOUR_FOUR,
       countIn: 0,
       loop,
       beats,
-      events: [
-        ...strings,
-        ...(settings.bassStandIn ? bass : []),
-        ...(settings.drums ? plainBeat(beats, FOUR_FOUR) : []),
-        ...(settings.metronome ? clicks(beats, FOUR_FOUR) : []),
-      ],
+      events: [...strings, ...bandEvents(bandOf(settings), chords, barsOf(beats, FOUR_FOUR), loop)],
     },
     settings.countInBars,
   )

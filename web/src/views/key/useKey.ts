@@ -7,6 +7,7 @@ import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import type { Frets } from '@nestling/core/voicing'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { withoutBeat } from '../../contracts/settings.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
@@ -154,7 +155,7 @@ export function useKey(params: Params): KeyState {
     if (!chosen) return tell.done('This step has no shape here.', 'nothing-to-play')
     setTurns([])
     const once = { ...answer.plan, lasting: 'bar' } as const
-    const quiet = { metronome: false, drums: false, bassStandIn: $session.get().settings.bassStandIn, countInBars: 0 }
+    const quiet = withoutBeat($session.get().settings)
     return hearScore(scoreOf([chosen], neck, once, quiet, false), { owner: 'one step', tempo: 80 })
   }, [chosen, neck, answer])
   const playAllKeys = useCallback(() => {
@@ -179,7 +180,7 @@ export function useKey(params: Params): KeyState {
       const shape = nearestShape(chord, standing.string, leapt, neck, player.hand, neck.lastFret)
       if (!shape) return tell.done('No shape of it lies near.', 'nothing-to-play')
       setTurns([])
-      const quiet = { metronome: false, drums: false, bassStandIn: $session.get().settings.bassStandIn, countInBars: 0 }
+      const quiet = withoutBeat($session.get().settings)
       const three = [before, { chord, frets: shape.frets, step: undefined, lane: shown.lane }, chosen]
       return hearScore(scoreOf(three, neck, { ...shown, lasting: 'beat' }, quiet, false), {
         owner: 'in between',

@@ -116,6 +116,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
           loop={plan.loop}
           setLoop={(loop) => state.change({ loop })}
           part={<PartWord state={shown} />}
+          ownBand
           save={() => void saveSound(state)}
         />
       </div>

@@ -8,6 +8,7 @@ import { findPath, type PathFound, type PathQuestion, type PathShape } from '@ne
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { withoutBeat } from '../../contracts/settings.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { tempoWithin } from '../../sound/tapTempo.ts'
@@ -177,13 +178,7 @@ export function usePath(params: Params): PathState {
     const bars = [played.chords[Math.max(0, at - 1)]?.bar, played.chords[at]?.bar]
     if (bars[1] === undefined) return tell.done('There is no step to play.', 'nothing-to-play')
     const { settings } = $session.get()
-    const quiet = {
-      metronome: false,
-      drums: false,
-      bassStandIn: settings.bassStandIn,
-      countInBars: 0,
-      tempo: settings.tempo,
-    }
+    const quiet = withoutBeat(settings)
     return hearScore(
       scoreOf(played, found.shapes, neck, { ...answer.plan, loop: false }, quiet, {
         from: bars[0] ?? bars[1],

@@ -1,6 +1,7 @@
 /** The strip at the foot of a run: tempo, band, how it gets quicker, the hand's pause, and the tray as a word. */
 import { useStore } from '@nanostores/react'
 import { Choice, type Options } from '../../controls/Choice.tsx'
+import { BassWord, DrumsWord } from '../../shell/BandWords.tsx'
 import { TrayWord } from '../../shell/TrayWord.tsx'
 import { tempoWithin } from '../../sound/tapTempo.ts'
 import { $playing } from '../../sound/transport.ts'
@@ -34,7 +35,9 @@ export function Strip({ state }: { readonly state: RunState }) {
       </span>
       <Toggle words="click" on={metronome} keyHint="C" press={clickOnOff} />
       <Toggle words="bass" on={bassStandIn} keyHint="B" press={bassOnOff} />
+      {bassStandIn && <BassWord />}
       <Toggle words="drums" on={drums} keyHint="D" press={drumsOnOff} />
+      {drums && <DrumsWord />}
       <Choice label="Each round" value={rise} options={RISES} take={(next) => $rise.set(next)} otherwise={`${rise} faster after a clean round`} />
       <span className="heard-only" data-testid="playing" data-status={owner === OWNER ? status : 'stopped'} data-struck={struck} data-late={late} />
       <span className={classes['pause']} role="status" data-testid="pause">

@@ -58,7 +58,7 @@ describe('the address of a run', () => {
 describe('a run as music', () => {
   const { plan } = read('material=m7')
   const steps = stepsOf(plan, neck, player)
-  const settings = { metronome: true, drums: true, bassStandIn: true, countInBars: 0 }
+  const settings = { ...DEFAULT_SETTINGS, drums: true, bassStandIn: true, countInBars: 0 }
   test('has a cue on every beat, a bar counted in, and the bass under each chord', () => {
     const score = scoreOf(steps, 2, settings, undefined)
     expect(score.countIn).toBe(BEATS_IN_BAR)

@@ -3,25 +3,29 @@ import type { Neck } from '@nestling/core/neck'
 import { pitchAt } from '@nestling/core/pitch'
 import type { RunStep } from '@nestling/core/practice'
 import {
-  bassFor, beatsInBar, clicks, FOUR_FOUR, plainBeat, type Score, type ScoreEvent, type StringNote, soundedNotes, withCountIn,
+  bandEvents, barsOf, beatsInBar, FOUR_FOUR, type Score, type ScoreEvent, type StringNote, soundedNotes, withCountIn,
 } from '@nestling/core/time' // biome-ignore format: a list
-import type { Settings } from '../../contracts/settings.ts'
+import { type BandSettings, bandOf } from '../../contracts/settings.ts'
 
 export const BEATS_IN_BAR = beatsInBar(FOUR_FOUR)
 
 /** Who plays the strings, where the program does. */
 export type Struck = (step: RunStep, index: number, at: number, beats: number) => readonly ScoreEvent[]
 
-/** The mark of a beat is its number since the start of the round. */
+/**
+ * The mark of a beat is its number since the start of the round.
+ * @param under The guitar's lowest string: the bass stays below.
+ */
 export function scoreOf(
   steps: readonly RunStep[],
   bars: number,
-  settings: Pick<Settings, 'metronome' | 'drums' | 'bassStandIn' | 'countInBars'>,
+  settings: BandSettings,
   struck: Struck | undefined,
+  under?: number,
 ): Score {
   const each = bars * BEATS_IN_BAR
   const beats = steps.length * each
-  const chords = steps.map(({ chord }, index) => ({ chord, at: index * each, beats: each }))
+  const chords = steps.map(({ chord }, index) => ({ chord, at: index * each, beats: each, under }))
   return withCountIn(
     {
       metre: FOUR_FOUR,
@@ -31,9 +35,7 @@ export function scoreOf(
       cues: Array.from({ length: beats }, (_, at) => ({ at, mark: at })),
       events: [
         ...(struck ? steps.flatMap((step, index) => struck(step, index, index * each, each)) : []),
-        ...(settings.bassStandIn ? bassFor('roots', chords, true) : []),
-        ...(settings.drums ? plainBeat(beats, FOUR_FOUR) : []),
-        ...(settings.metronome ? clicks(beats, FOUR_FOUR) : []),
+        ...bandEvents(bandOf(settings), chords, barsOf(beats, FOUR_FOUR), true),
       ],
     },
     // Without a bar before it nobody finds the first chord.

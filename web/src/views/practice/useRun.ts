@@ -98,8 +98,8 @@ export function useRun(params: Params): RunState {
   const [minutes, setMinutes] = useState(0)
   const { owner, status: sounds, mark } = useStore($playing)
   const status = owner !== OWNER ? 'off' : sounds === 'stopped' ? 'off' : sounds === 'playing' ? 'running' : sounds
-  const newest = useRef({ round, plan, steps, settings })
-  newest.current = { round, plan, steps, settings }
+  const newest = useRef({ round, plan, steps, settings, neck })
+  newest.current = { round, plan, steps, settings, neck }
   const runId = useRef('')
   const startedAt = useRef('')
 
@@ -222,7 +222,7 @@ export function useRun(params: Params): RunState {
 
   const start = useCallback(
     async (at: number) => {
-      const { plan, steps, settings } = newest.current
+      const { plan, steps, settings, neck } = newest.current
       if (steps.every(({ shape }) => shape === undefined)) return
       if (settings.muted)
         return tell.done('Sound is off: the beat could not be heard. Turn it on at the top right.', 'muted')
@@ -239,6 +239,7 @@ export function useRun(params: Params): RunState {
         plan.bars,
         { ...settings, ...ALL_PARTS },
         listens ? ear.struck(settings.tempo) : undefined,
+        Math.min(...neck.open),
       )
       hearScore(score, {
         owner: OWNER,

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { readSymbol } from '../chord/index.ts'
-import { pitchClassOf } from '../pitch/index.ts'
-import { must } from '../result/index.ts'
-import { BASS_LINES, bassFor, drumsFor, FOUR_FOUR, THREE_FOUR } from './index.ts'
+import { readSymbol } from '../../chord/index.ts'
+import { pitchClassOf } from '../../pitch/index.ts'
+import { must } from '../../result/index.ts'
+import { BASS_LINES, bandEvents, barsOf, bassFor, drumsFor, FOUR_FOUR, THREE_FOUR } from '../index.ts'
 
 const chords = (text: string, beats = 4) =>
   text.split(' ').map((symbol, index) => ({ chord: must(readSymbol(symbol)), at: index * beats, beats }))
@@ -27,14 +27,17 @@ test('any line stays in the bass’s range, begins every chord on its root, and 
       fc.constantFrom(1, 1.5, 2, 3, 4),
       fc.constantFrom(...BASS_LINES),
       fc.boolean(),
-      (symbols, beats, line, loop) => {
-        const tune = chords(symbols.join(' '), beats)
+      fc.option(fc.integer({ min: 33, max: 60 }), { nil: undefined }),
+      (symbols, beats, line, loop, under) => {
+        const tune = chords(symbols.join(' '), beats).map((one) => ({ ...one, under }))
         const events = bassFor(line, tune, loop)
         for (const { chord, at } of tune)
           expect((events.find((event) => event.at === at)?.midi ?? 0) % 12).toBe(pitchClassOf(chord.bass ?? chord.root))
         for (const [index, { at, length = 0, midi }] of events.entries()) {
-          expect(midi).toBeGreaterThanOrEqual(28)
+          // A guitar that is tuned low has the bass an octave lower.
+          expect(midi).toBeGreaterThanOrEqual(under !== undefined && under < 40 ? 16 : 28)
           expect(midi).toBeLessThanOrEqual(55)
+          if (under !== undefined) expect(midi).toBeLessThan(under)
           expect(at + length).toBeLessThanOrEqual((events[index + 1]?.at ?? tune.length * beats) + 1e-9)
         }
       },
@@ -88,3 +91,16 @@ test('off the beat the hats stand between the beats', () =>
   expect(
     drumsFor('off-beat', [{ at: 0, metre: FOUR_FOUR }]).flatMap(({ drum, at }) => (drum === 'hat' ? [at] : [])),
   ).toEqual([0.5, 1.5, 2.5, 3.5]))
+
+test('who doesn’t play is not there; a walking line goes round to the first chord of a loop; the last bar leads back', () => {
+  const bars = barsOf(8, FOUR_FOUR)
+  expect(bandEvents({ bass: undefined, drums: undefined, click: false }, chords('C F'), bars, true)).toEqual([])
+  const all = bandEvents({ bass: 'walking', drums: 'swing', click: true }, chords('C F'), bars, true)
+  const at = (part: string) => all.flatMap((event) => (event.part === part ? [event.at] : []))
+  expect(at('click')).toEqual([0, 1, 2, 3, 4, 5, 6, 7])
+  expect(at('bass')).toEqual([0, 1, 2, 3, 4, 5, 6, 7])
+  const last = all.findLast((event) => event.part === 'bass')
+  // From F up to A and C, and on to B or C♯: a semitone beside C.
+  expect([11, 1]).toContain((last?.midi ?? 0) % 12)
+  expect(all.filter((event) => event.part === 'drums' && event.drum === 'snare' && event.at >= 7)).toHaveLength(3)
+})
