@@ -2,6 +2,7 @@
 import { expect, type Page, test } from '@playwright/test'
 import { createListener, WINDOW } from '../web/src/ear/listener.ts'
 import { open, play, settings, stop, usualSound } from './support/arpeggio.ts'
+import { readBack } from './support/engraved.ts'
 import { choose, menuItem, word } from './support/sentence.ts'
 import { onsetsIn, readWav, unevennessMs } from './support/soundFile.ts'
 import { watchSounds } from './support/startedSounds.ts'
@@ -282,33 +283,8 @@ test.describe('written and played', () => {
     const { notes, order } = await (await request.get('/api/arpeggio?chord=Cmaj7&position=7&direction=up-down')).json()
     const wanted = (order as number[]).map((index) => notes[index] as { string: number; fret: number; note: string })
     await open(page, '?chord=Cmaj7&position=7')
-    const drawn = await page.getByTestId('notation').evaluate((box) => {
-      const middle = (one: Element) => {
-        const { top, bottom } = one.getBoundingClientRect()
-        return (top + bottom) / 2
-      }
-      const lines = [...box.querySelectorAll('.vf-stave')].map((stave) =>
-        [...stave.querySelectorAll('path')].map(middle).toSorted((a, b) => a - b),
-      )
-      const nearest = (ys: readonly number[], y: number) =>
-        ys.reduce((best, one, index) => (Math.abs(one - y) < Math.abs((ys[best] ?? 1e9) - y) ? index : best), 0)
-      const own = (y: number, count: number) =>
-        lines
-          .filter((ys) => ys.length === count)
-          .toSorted((a, b) => Math.abs((a[0] ?? 0) - y) - Math.abs((b[0] ?? 0) - y))[0] ?? []
-      const tabs = [...box.querySelectorAll('.vf-tabnote')].map((one) => {
-        const text = one.querySelector('text') as SVGTextElement
-        const y = middle(text)
-        return { string: nearest(own(y, 6), y) + 1, fret: Number(one.textContent) }
-      })
-      const heads = [...box.querySelectorAll('.vf-notehead text')].map((head) => {
-        // A glyph stands on its own line: its y is where it was put.
-        const y = Number(head.getAttribute('y'))
-        return y
-      })
-      return { tabs, heads }
-    })
-    expect(drawn.tabs.map(({ string, fret }) => `${string}:${fret}`)).toEqual(
+    const drawn = await readBack(page.getByTestId('notation'))
+    expect(drawn.tabs.flat().map(({ string, fret }) => `${string}:${fret}`)).toEqual(
       wanted.map(({ string, fret }) => `${string}:${fret}`),
     )
     // Half the space between two lines is a step of the scale: the steps from note to note are those of the letters.
@@ -376,12 +352,16 @@ test.describe('written and played', () => {
             return { x: (left + right) / 2, top, bottom }
           })
         const tabs = middles('.vf-tabnote')
-        const staves = middles('.vf-stave')
+        const staves = [...box.querySelectorAll('.vf-stave')].map((stave) => ({
+          top: stave.getBoundingClientRect().top,
+          lines: stave.querySelectorAll('path').length,
+        }))
         return {
           heads: middles('.vf-notehead').map(({ x }) => x),
           digits: tabs.map(({ x }) => x),
           threes: middles('.vf-tuplet'),
-          tabTops: staves.filter((_, index) => index % 2 === 1).map(({ top }) => top),
+          // Of six strings; a staff has five lines.
+          tabTops: staves.filter(({ lines }) => lines >= 6).map(({ top }) => top),
         }
       })
       expect(found.digits.length).toBeGreaterThan(6)

@@ -192,6 +192,7 @@ test('it is played with a cursor over the tune, a step is heard, and the path go
   // To Build with this shape, and back to the same tune.
   await page.getByRole('group', { name: 'Acts' }).getByRole('link', { name: 'Build' }).click()
   await expect(page.getByTestId('shape-text')).toContainText('x5756x')
+  await expect(page.locator('[data-alive]')).toBeVisible()
   await page.getByRole('link', { name: 'Path', exact: true }).click()
   await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
 })
@@ -304,6 +305,8 @@ test('a part is played by itself, round after round quicker; the tune is seen in
   await expect(chords(page)).toHaveCount(4)
   await chords(page).nth(1).click()
   await expect(page.getByTestId('chosen-name')).toContainText('G7')
+  await page.locator('body').press('v')
+  await expect(page.getByTestId('written-tune')).toHaveAttribute('data-bars', '4')
   await page.locator('body').press('v')
   const table = page.getByRole('table', { name: /Every chord of the tune/ })
   await expect(table.getByRole('row')).toHaveCount(5)

@@ -3,6 +3,7 @@
  *   text ─readChart→ Chart, what is wrong with its place ─writeChart→ the same text
  *   Chart ─playedChart→ bars and chords in time, repeats unfolded
  *   Chart + shapes ─inHand→ TuneInHand (for files and sheets) ─tuneScore→ notes in time
+ *   Played + shapes ─writtenTune→ bars for staff and TAB
  *   chords ─guessKey→ the key they are of, with doubt said
  */
 export type { WrittenPlace } from './edit.ts'
@@ -28,3 +29,4 @@ export type { Chart, ChartBar, ChartError, ChartPlace, ChartReading, ChartSlot, 
 export { STYLES } from './types.ts'
 export type { ChartStyle } from './writeChart.ts'
 export { writeChart } from './writeChart.ts'
+export { writtenTune } from './writtenTune.ts'

@@ -53,6 +53,10 @@ export type Mark =
       readonly height: number
       readonly strings: number
       readonly bars: readonly WrittenBar[]
+      /** Sharps behind the clef, flats below zero. */
+      readonly fifths?: number | undefined
+      /** Of each bar, in mm, where they stand under something; else by what they hold. */
+      readonly widths?: readonly number[] | undefined
       /** The music begins, or ends, with this system. */
       readonly begins: boolean
       readonly ends: boolean

@@ -33,8 +33,9 @@ export type {
   StringNote,
 } from './score.ts'
 export { bassNote, clicks, DRUMS, PARTS, paceAt, secondsOf, stringEvents, withCountIn } from './score.ts'
+export type { WrittenValue } from './signs.ts'
 export { soundedNotes } from './sounded.ts'
 export type { Swing, Swung } from './swing.ts'
 export { STRAIGHT, SWUNG, swingDelay, swungNote } from './swing.ts'
-export type { WrittenBar, WrittenEvent, WrittenValue } from './written.ts'
+export type { MetreBar, OverBar, WrittenBar, WrittenEvent } from './written.ts'
 export { playedAgain, writtenBars } from './written.ts'

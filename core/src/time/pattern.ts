@@ -186,6 +186,7 @@ export function patternEvents(
             ...note,
             part: 'strings',
             at: place + late,
+            ...(late > 0 ? { struckAt: place } : {}),
             length: end - place - late,
             loud: isFirst ? 0.9 : 0.75,
             mark,

@@ -31,6 +31,8 @@ export interface StringNote {
 
 export interface StringEvent extends Timed, StringNote {
   readonly part: 'strings'
+  /** Where the stroke that strikes it is written, when its string is reached a little later. Beats from the start. */
+  readonly struckAt?: number | undefined
   /** Beats until the note is damped; without it, it rings until its string is struck again. */
   readonly length?: number | undefined
   readonly accent?: boolean | undefined
@@ -104,6 +106,13 @@ export function clicks(beats: number, metre: Metre): readonly ClickEvent[] {
   })
 }
 
+/** The same event later, by so many beats. */
+function later(event: ScoreEvent, beats: number): ScoreEvent {
+  const moved = { ...event, at: event.at + beats }
+  if (moved.part !== 'strings' || moved.struckAt === undefined) return moved
+  return { ...moved, struckAt: moved.struckAt + beats }
+}
+
 /** The same music later, after bars in which only the clicks are heard. */
 export function withCountIn(score: Score, bars: number): Score {
   const more = bars * beatsInBar(score.metre)
@@ -111,7 +120,7 @@ export function withCountIn(score: Score, bars: number): Score {
     ...score,
     countIn: score.countIn + more,
     beats: score.beats + more,
-    events: [...clicks(more, score.metre), ...score.events.map((event) => ({ ...event, at: event.at + more }))],
+    events: [...clicks(more, score.metre), ...score.events.map((event) => later(event, more))],
     ...(score.paces ? { paces: score.paces.map((pace) => ({ ...pace, at: pace.at + more })) } : {}),
     ...(score.cues ? { cues: score.cues.map((cue) => ({ ...cue, at: cue.at + more })) } : {}),
   }

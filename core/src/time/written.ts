@@ -1,12 +1,10 @@
 /**
  * From notes in time to what is written: bars of notes, chords and rests with their values.
  *   Score ─writtenBars→ WrittenBar[] ─(engraving)→ staff and TAB;  ─playedAgain→ the same onsets and lengths
- * A beat is cut into twelve ticks, so that sixteenths (3) and triplets (4) both fall on whole ones.
  */
 import { beatsInBar, type Metre } from './metre.ts'
 import { type Score, type StringEvent, type StringNote, stringEvents } from './score.ts'
-
-export type WrittenValue = 'whole' | 'half' | 'quarter' | 'eighth' | 'sixteenth'
+import { type BarGrid, barGrid, noteSign, restSign, TICKS, tick, type WrittenValue } from './signs.ts'
 
 export interface WrittenEvent {
   /** Beats from the start of the music; the count-in is not written. */
@@ -30,26 +28,21 @@ export interface WrittenBar {
   readonly at: number
   readonly metre: Metre
   readonly events: readonly WrittenEvent[]
+  readonly over?: OverBar | undefined
 }
 
-const TICKS = 12
-const tick = (beats: number): number => Math.round(beats * TICKS)
-
-/** What one sign can say, longest first. */
-const PLAIN: readonly { readonly ticks: number; readonly value: WrittenValue; readonly dotted: boolean }[] = [
-  { ticks: 48, value: 'whole', dotted: false },
-  { ticks: 36, value: 'half', dotted: true },
-  { ticks: 24, value: 'half', dotted: false },
-  { ticks: 18, value: 'quarter', dotted: true },
-  { ticks: 12, value: 'quarter', dotted: false },
-  { ticks: 9, value: 'eighth', dotted: true },
-  { ticks: 6, value: 'eighth', dotted: false },
-  { ticks: 3, value: 'sixteenth', dotted: false },
-]
-const TRIPLET: typeof PLAIN = [
-  { ticks: 8, value: 'quarter', dotted: false },
-  { ticks: 4, value: 'eighth', dotted: false },
-]
+/** What stands at a bar's lines and over it. */
+export interface OverBar {
+  /** A repeat begins, or ends, here. */
+  readonly opens?: boolean | undefined
+  readonly closes?: boolean | undefined
+  /** Names of chords, at beats from the bar's start. */
+  readonly names?: readonly { readonly at: number; readonly name: string }[] | undefined
+  /** The part that begins here. */
+  readonly part?: string | undefined
+  /** Quarter notes in a minute, from here on. */
+  readonly tempoBpm?: number | undefined
+}
 
 /** A stretch of time in which the same notes sound, or none. */
 interface Stretch {
@@ -63,7 +56,8 @@ function stretchesOf(score: Score): readonly Stretch[] {
   const end = tick(score.beats - score.countIn)
   const onsets = new Map<number, StringEvent[]>()
   for (const event of stringEvents(score)) {
-    const at = tick(event.at - score.countIn)
+    // A stroke across the strings is written where it begins.
+    const at = tick((event.struckAt ?? event.at) - score.countIn)
     const there = onsets.get(at)
     if (there) there.push(event)
     else onsets.set(at, [event])
@@ -83,65 +77,82 @@ function stretchesOf(score: Score): readonly Stretch[] {
   return stretches
 }
 
-/** Beats in which something falls on a third of the beat. */
-function tripletBeats(stretches: readonly Stretch[]): ReadonlySet<number> {
-  const beats = new Set<number>()
-  for (const { from, to } of stretches)
-    for (const at of [from, to]) if (at % TICKS === 4 || at % TICKS === 8) beats.add(Math.floor(at / TICKS))
-  return beats
+/** The bars' grids, one after another, with the quarter notes in which something falls on a third. */
+function gridsOf(bars: readonly MetreBar[], stretches: readonly Stretch[]): readonly BarGrid[] {
+  const cuts = stretches.flatMap(({ from, to }) => [from, to])
+  return bars.map(({ at, metre }) => {
+    const start = tick(at)
+    const inside = cuts.map((cut) => cut - start).filter((place) => place >= 0 && place < tick(beatsInBar(metre)))
+    const thirds = inside.filter((place) => place % TICKS === 4 || place % TICKS === 8)
+    return barGrid(metre, start, new Set(thirds.map((place) => Math.floor(place / TICKS))))
+  })
 }
 
-/** The longest sign that may begin here: within the bar, within the beat when it begins off the beat. */
-function signAt(at: number, to: number, bar: number, triplets: ReadonlySet<number>) {
-  const beat = Math.floor(at / TICKS)
-  const offBeat = at % TICKS !== 0
-  const endOfBeat = (beat + 1) * TICKS
-  const barEnd = (Math.floor(at / bar) + 1) * bar
-  let most = Math.min(to, barEnd) - at
-  if (triplets.has(beat) && (offBeat || most < TICKS)) {
-    most = Math.min(most, endOfBeat - at)
-    const sign = TRIPLET.find(({ ticks }) => ticks <= most)
-    return sign && { ...sign, triplet: true }
-  }
-  if (offBeat) most = Math.min(most, endOfBeat - at)
-  else
-    for (let next = beat + 1; next * TICKS < at + most; next++)
-      if (triplets.has(next)) {
-        most = next * TICKS - at
-        break
-      }
-  const sign = PLAIN.find(({ ticks }) => ticks <= most)
-  return sign && { ...sign, triplet: false }
+export interface MetreBar {
+  /** Beats from the start of the music, without its count-in. */
+  readonly at: number
+  readonly metre: Metre
 }
 
-/** Bars that are written for the plucked strings of a score; the last is filled with rests. */
-export function writtenBars(score: Score): readonly WrittenBar[] {
-  const bar = tick(beatsInBar(score.metre))
+/** Bars of the score's one metre. */
+function evenBars({ metre, beats, countIn }: Score): readonly MetreBar[] {
+  const bar = beatsInBar(metre)
+  return Array.from({ length: Math.ceil((beats - countIn) / bar - 1e-9) }, (_, index) => ({ at: index * bar, metre }))
+}
+
+/**
+ * Bars that are written for the plucked strings of a score; the last is filled with rests.
+ * @param bars Where they lie, when the metre changes on the way.
+ */
+export function writtenBars(score: Score, bars: readonly MetreBar[] = evenBars(score)): readonly WrittenBar[] {
   const stretches = stretchesOf(score)
-  const triplets = tripletBeats(stretches)
-  const count = Math.ceil(tick(score.beats - score.countIn) / bar)
-  const bars: WrittenEvent[][] = Array.from({ length: count }, () => [])
-  for (const { from, to, events } of stretches) {
+  const grids = gridsOf(bars, stretches)
+  const events: WrittenEvent[][] = grids.map(() => [])
+  let index = 0
+  for (const { from, to, events: sounding } of stretches) {
+    const signOf = sounding.length > 0 ? noteSign : restSign
     for (let at = from; at < to; ) {
-      const sign = signAt(at, to, bar, triplets)
+      let grid = grids[index]
+      while (grid && at >= grid.start + grid.length) {
+        index++
+        grid = grids[index]
+      }
+      const sign = grid && signOf(at - grid.start, to - at, grid)
       // What is shorter than any sign is taken into the sign before it.
       if (!sign) break
-      const [first] = events
-      bars[Math.floor(at / bar)]?.push({
+      const [first] = sounding
+      events[index]?.push({
         at: at / TICKS,
         length: sign.ticks / TICKS,
         value: sign.value,
         dotted: sign.dotted,
         triplet: sign.triplet,
-        notes: events.map(({ midi, pitch, string, fret, finger }) => ({ midi, pitch, string, fret, finger })),
-        accent: at === from && events.some(({ accent }) => accent === true),
-        tied: events.length > 0 && at + sign.ticks < to,
+        notes: sounding.map(({ midi, pitch, string, fret, finger }) => ({ midi, pitch, string, fret, finger })),
+        accent: at === from && sounding.some(({ accent }) => accent === true),
+        tied: sounding.length > 0 && at + sign.ticks < to,
         mark: first?.mark,
       })
       at += sign.ticks
     }
   }
-  return bars.map((events, index) => ({ at: (index * bar) / TICKS, metre: score.metre, events }))
+  return bars.map(({ at, metre }, bar) => ({ at, metre, events: filled(grids[bar], events[bar] ?? []) }))
+}
+
+/** A bar that the music leaves before its end, or doesn't reach, is silent from there on. */
+function filled(grid: BarGrid | undefined, events: readonly WrittenEvent[]): readonly WrittenEvent[] {
+  if (!grid) return events
+  const all = [...events]
+  const last = all.at(-1)
+  let at = last ? tick(last.at + last.length) : grid.start
+  while (at < grid.start + grid.length) {
+    const sign = restSign(at - grid.start, grid.start + grid.length - at, grid)
+    if (!sign) break
+    const { ticks, ...said } = sign
+    const rest = { at: at / TICKS, length: ticks / TICKS, notes: [], accent: false, tied: false, mark: undefined }
+    all.push({ ...rest, ...said })
+    at += ticks
+  }
+  return all
 }
 
 /** What a player who reads the bars plays: onsets and lengths in beats, ties joined. */

@@ -2,12 +2,12 @@
  * MusicXML 4.0, partwise: one part with a staff and its TAB, a `harmony` with its `frame` at every chord. Every written bar
  * stands once, with its repeats and endings as signs; `%` is written out.
  */
-import { type ChartBar, type HeldChord, playedChart, tuneScore, writtenOnce, writtenOut } from '@nestling/core/chart'
+import { type ChartBar, type HeldChord, playedChart, writtenOnce, writtenOut, writtenTune } from '@nestling/core/chart'
 import { type Chord, symbolSuffix } from '@nestling/core/chord'
-import type { Key } from '@nestling/core/key'
+import { type Key, signatureOf } from '@nestling/core/key'
 import { alterationOf, letterOf, type Pitch } from '@nestling/core/pitch'
 import { neckFor } from '@nestling/core/shape'
-import { beatsInBar, STROKE_PATTERNS, type WrittenEvent, type WrittenValue, writtenBars } from '@nestling/core/time'
+import { beatsInBar, STROKE_PATTERNS, type WrittenEvent, type WrittenValue } from '@nestling/core/time'
 import Builder from 'fast-xml-builder'
 import { barsOf, type FileTune, type WrittenBarOf, type WrittenChord } from '../tune/index.ts'
 import { kindOf } from './kinds.ts'
@@ -89,20 +89,8 @@ function notesOf(tune: FileTune['tune']): readonly (readonly WrittenEvent[])[] {
   const played = playedChart(chart)
   const shapes = played.chords.map(({ bar, slot }) => writtenOut(tune).shapes[played.bars[bar]?.written ?? 0]?.[slot])
   const neck = neckFor(tune)
-  const metres = new Set(played.bars.map(({ metre }) => `${metre.count}/${metre.unit}`))
-  const score = (span?: { readonly from: number; readonly to: number }) =>
-    tuneScore(
-      played,
-      shapes.map((held) => held && { frets: held.frets }),
-      neck,
-      {
-        pattern: STROKE_PATTERNS.together, style: 'straight', bass: undefined, drums: false, click: false, loop: false, countInBars: 0, tempo: 80,
-      },
-      span,
-    ) // biome-ignore format: one breath
-  if (metres.size <= 1) return writtenBars(score()).map(({ events }) => events)
-  // A change of metre cuts the score: notes are written metre by metre, a chord that goes on is struck anew there.
-  return played.bars.map((_, index) => writtenBars(score({ from: index, to: index }))[0]?.events ?? [])
+  const frets = shapes.map((held) => held && { frets: held.frets })
+  return writtenTune(played, frets, neck, STROKE_PATTERNS.together).map(({ events }) => events)
 }
 
 function attributesNode(
@@ -141,25 +129,10 @@ function attributesNode(
   ])
 }
 
-const MODES: Readonly<Record<string, string>> = {
-  'major (Ionian)': 'major',
-  'natural minor (Aeolian)': 'minor',
-  Dorian: 'dorian',
-  Phrygian: 'phrygian',
-  Lydian: 'lydian',
-  Mixolydian: 'mixolydian',
-  Locrian: 'locrian',
-}
-/** Fifths by the accidentals of the seven notes; of a scale that has no signature, those of its major or minor. */
-function keyNode({ tonic, scale, notes }: Key): Node {
-  const mode = MODES[scale.name] ?? (scale.degrees.includes('b3') ? 'minor' : 'major')
-  const own = notes.reduce((sum, note) => sum + alterationOf(note), 0)
-  const fifths = MODES[scale.name] === undefined ? LINE_OF_FIFTHS.indexOf(tonic) - (mode === 'minor' ? 11 : 8) : own
+function keyNode(key: Key): Node {
+  const { fifths, mode } = signatureOf(key)
   return node('key', [node('fifths', fifths), node('mode', mode)])
 }
-const LINE_OF_FIFTHS: readonly string[] = [
-  'Fb', 'Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#', 'G#', 'D#', 'A#',
-] // biome-ignore format: a list
 
 const timeNode = ({ metre }: WrittenBarOf): Node =>
   node('time', [node('beats', metre.count), node('beat-type', metre.unit)])
@@ -284,7 +257,12 @@ function noteNodes(event: WrittenEvent, all: readonly WrittenEvent[], staff: 1 |
     node('staff', staff),
   ]
   const voice = node('voice', staff)
-  if (event.notes.length === 0) return [node('note', [node('rest'), node('duration', duration), voice, ...shape])]
+  if (event.notes.length === 0) {
+    // A bar of nothing is one rest in any metre, whatever its sign.
+    const isBar = all.length === 1
+    const rest = node('rest', [], isBar ? { '@_measure': 'yes' } : undefined)
+    return [node('note', [rest, node('duration', duration), voice, ...(isBar ? [node('staff', staff)] : shape)])]
+  }
   const index = all.indexOf(event)
   const before = all[index - 1]
   const isTail = before?.tied === true

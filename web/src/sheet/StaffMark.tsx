@@ -16,14 +16,24 @@ interface Drawn {
 }
 
 /** One system. The engraver needs a place in the page while it draws. */
-async function drawn({ bars, width, strings, begins, ends }: Staff): Promise<Drawn> {
+async function drawn({ bars, width, widths, fifths, strings, begins, ends }: Staff): Promise<Drawn> {
   const { engrave } = await import('../notation/engrave.ts')
   const box = document.createElement('div')
   box.style.cssText = 'position:absolute;left:-9999px;top:0;visibility:hidden'
   document.body.append(box)
   try {
     const px = Math.floor(width * PX_A_MM)
-    await engrave(box, bars, { strings, width: px, repeats: false, oneSystem: true, begins, ends })
+    const barWidths = widths?.map((mm) => mm * PX_A_MM)
+    await engrave(box, bars, {
+      strings,
+      width: px,
+      fifths,
+      widths: barWidths,
+      repeats: false,
+      oneSystem: true,
+      begins,
+      ends,
+    })
     const svg = box.querySelector('svg')
     return {
       markup: svg?.innerHTML ?? '',

@@ -8,6 +8,7 @@ import { tapped, tempoOf, tempoWithin } from '../sound/tapTempo.ts'
 import { $playing } from '../sound/transport.ts'
 import { $rise, changeSound } from '../state/playback.ts'
 import { $session } from '../state/session.ts'
+import { SWINGS } from '../words/swing.ts'
 import { BassWord, DrumsWord } from './BandWords.tsx'
 import classes from './PlayingSentence.module.css'
 import { TempoWord } from './TempoWord.tsx'
@@ -25,8 +26,6 @@ export interface PlayingSentenceProps {
   readonly save: () => void
 }
 
-/** Between straight and triplets, in words. */
-const SWINGS: Options<number> = [[0, 'straight'], [25, 'a little swung'], [50, 'half swung'], [75, 'swung'], [100, 'swung as triplets']] // biome-ignore format: a list
 const SWUNG_NOTES: Options<Settings['swung']> = [['eighths', 'in eighths'], ['sixteenths', 'in sixteenths']] // biome-ignore format: a list
 const COUNT_INS: Options<number> = [[0, 'not counted in'], [1, 'a bar counted in'], [2, 'two bars counted in']] // biome-ignore format: a list
 const BAND = [['metronome', 'click'], ['bassStandIn', 'bass'], ['drums', 'drums']] as const satisfies readonly (readonly [keyof Settings, string])[] // biome-ignore format: a list

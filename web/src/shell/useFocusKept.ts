@@ -28,12 +28,20 @@ function heldBy(element: Element): Held {
   return { element, holders }
 }
 
-/** What stands where the lost one stood: in the innermost holder that is still there and holds something. */
-function inItsPlace({ holders }: Held): HTMLElement | undefined {
+const TEXT = 'input:not([type="checkbox"]):not([type="radio"]):not([type="range"]), textarea'
+
+/**
+ * What stands where the lost one stood, or nearest to it: in the innermost holder that is still there and holds something. A
+ * field gets the focus only from a field: elsewhere letters are commands, and the next one would be written into it.
+ */
+function inItsPlace({ element, holders }: Held): HTMLElement | undefined {
+  const wasField = element.matches(TEXT)
   for (const { holder, index } of holders) {
     if (!holder.isConnected) continue
     const there = focusablesIn(holder)
-    const next = there[Math.min(Math.max(index, 0), there.length - 1)]
+    const from = Math.min(Math.max(index, 0), there.length - 1)
+    const fits = (one: HTMLElement) => wasField || !one.matches(TEXT)
+    const next = there.slice(from).find(fits) ?? there.slice(0, from).findLast(fits)
     if (next) return next
   }
   return undefined

@@ -10,9 +10,11 @@ import {
   tuneScore,
   writtenOnce,
   writtenOut,
+  writtenTune,
 } from '../../chart/index.ts'
 import type { Chord } from '../../chord/index.ts'
 import { handOn } from '../../hand/index.ts'
+import { signatureOf } from '../../key/index.ts'
 import { type Neck, readTuning } from '../../neck/index.ts'
 import type { Degree } from '../../pitch/index.ts'
 import { neckFor } from '../../shape/index.ts'
@@ -23,7 +25,6 @@ import {
   stringEvents,
   type WrittenBar,
   writeMetre,
-  writtenBars,
 } from '../../time/index.ts'
 import { readFrets, voicingOf } from '../../voicing/index.ts'
 import { type BlockRoom, symbolIn } from '../context.ts'
@@ -93,6 +94,7 @@ export function chartRows(block: ChartBlock, room: BlockRoom): readonly Row[] {
   const strings = tune.tuning.strings.length
   const wanted = Math.max(1, room.sheet.barsALine)
   const staves = block.under === 'staff' ? writtenOf(found) : undefined
+  const fifths = tune.chart.key && signatureOf(tune.chart.key).fifths
   const rows: Row[] = []
   for (let at = 0; at < bars.length; at += wanted) {
     const line = bars.slice(at, at + wanted)
@@ -107,6 +109,7 @@ export function chartRows(block: ChartBlock, room: BlockRoom): readonly Row[] {
         isLast,
         ends: line.at(-1)?.index === all.length - 1,
         staves,
+        fifths,
       }),
     )
   }
@@ -187,23 +190,14 @@ function tonesIn(neck: Neck, { moves }: ChartBlock, { sheet, naming, player }: B
 }
 
 /** The staff's bars, by written bar. */
-function writtenOf({ tune, pattern }: Found): readonly (WrittenBar | undefined)[] {
+function writtenOf({ tune, pattern }: Found): readonly WrittenBar[] {
   const out = writtenOut(tune)
-  const once = writtenOnce(out.chart)
-  const played = playedChart(once)
+  const played = playedChart(writtenOnce(out.chart))
   const shapes = played.chords.map(({ bar, slot }) => out.shapes[bar]?.[slot])
-  const neck = neckFor(tune)
-  return played.bars.map((_, index) =>
-    writtenBars(
-      tuneScore(
-        played,
-        shapes,
-        neck,
-        { pattern, style: once.style, bass: undefined, drums: false, click: false, loop: false, countInBars: 0, tempo: 80 },
-        { from: index, to: index },
-      ),
-    )[0],
-  ) // biome-ignore format: one breath
+  return writtenTune(played, shapes, neckFor(tune), pattern).map((bar, index) => {
+    const { opens, closes } = tune.chart.bars[index] ?? {}
+    return { ...bar, over: { opens, closes } }
+  })
 }
 
 interface LineFrame {
@@ -214,7 +208,8 @@ interface LineFrame {
   readonly wanted: number
   readonly isLast: boolean
   readonly ends: boolean
-  readonly staves: readonly (WrittenBar | undefined)[] | undefined
+  readonly staves: readonly WrittenBar[] | undefined
+  readonly fifths: number | undefined
 }
 
 /** One line of bars. A bar of two chords is twice as wide, so that no neck shrinks. */
@@ -263,7 +258,8 @@ function lineRow(bars: readonly BarOnPaper[], frame: LineFrame): Row {
         ...tabBar(tab, { first: place === 0, opens: bar.bar.opens === true, closes: bar.bar.closes === true, ends }),
       )
       marks.push(...tabDigits(tab, bar.events, beats, bar.bar.opens ? 6 : 4))
-    } else if (bar.bar.opens || bar.bar.closes) marks.push(...repeatSigns(bar, x, barWidth, NAME - 1, neckBottom + 2))
+    } else if (!staves && (bar.bar.opens || bar.bar.closes))
+      marks.push(...repeatSigns(bar, x, barWidth, NAME - 1, neckBottom + 2))
     x += barWidth
   }
   if (staves) {
@@ -276,6 +272,8 @@ function lineRow(bars: readonly BarOnPaper[], frame: LineFrame): Row {
       height: STAFF_HEIGHT,
       strings,
       bars: written,
+      fifths: frame.fifths,
+      widths: bars.map((bar) => unit * unitsOf(bar)),
       begins: bars[0]?.index === 0,
       ends: frame.ends,
     })

@@ -1,7 +1,7 @@
 /** Path: a tune as shapes in time; the ones that move least, why, and what else could be. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { memo, useMemo } from 'react'
+import { lazy, memo, Suspense, useMemo } from 'react'
 import { usePrinted } from '../../controls/usePrinted.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
@@ -124,7 +124,10 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   )
 })
 
-/** The tune in time, in systems under one another, or as a table. */
+/** The engraver is loaded with the first tune that is written. */
+const WrittenTune = lazy(async () => ({ default: (await import('./tune/WrittenTune.tsx')).WrittenTune }))
+
+/** The tune in time, in systems under one another, on staff and TAB, or as a table. */
 function TuneAs({ state }: { readonly state: PathState }) {
   const look = useStore($look)
   // Time as a line is wider than any paper: printed are its systems.
@@ -135,7 +138,13 @@ function TuneAs({ state }: { readonly state: PathState }) {
     <>
       <Looks />
       <div className={classes['long']}>
-        {as === 'systems' ? <Systems state={state} /> : <TuneTable state={state} />}
+        {as === 'systems' && <Systems state={state} />}
+        {as === 'table' && <TuneTable state={state} />}
+        {as === 'written' && (
+          <Suspense fallback={<p role="status">Drawing staff and TAB…</p>}>
+            <WrittenTune state={state} />
+          </Suspense>
+        )}
       </div>
     </>
   )

@@ -7,7 +7,7 @@ import { $playing } from '../../sound/transport.ts'
 /** How wide time is drawn, as a multiple of how it opens. */
 const SCALES = [0.5, 0.7, 1, 1.4, 2, 2.8, 4] as const
 
-export const LOOKS = ['drawing', 'systems', 'table'] as const
+export const LOOKS = ['drawing', 'systems', 'written', 'table'] as const
 export type Look = (typeof LOOKS)[number]
 
 /** Another way through, laid over the present one. It belongs to the path that it was found with. */

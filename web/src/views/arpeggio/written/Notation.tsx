@@ -4,7 +4,9 @@ import { useStore } from '@nanostores/react'
 import { writtenBars } from '@nestling/core/time'
 import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import { $listening } from '../../../ear/listening.ts'
-import { type Engraving, engrave, scaleFor } from '../../../notation/engrave.ts'
+import { type Engraving, engrave, scaleFor, smallerScale } from '../../../notation/engrave.ts'
+import notation from '../../../notation/notation.module.css'
+import { MARK_PX, TempoMark } from '../../../notation/TempoMark.tsx'
 import { $playing } from '../../../sound/transport.ts'
 import { cutWords } from '../../../words/arpeggio.ts'
 import type { ArpeggioLine } from '../plan.ts'
@@ -27,7 +29,11 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
   const strings = line.neck.open.length
   // Where the page scrolls as a whole, the pane is as high as what it holds.
   const isPane = useMediaQuery('(min-width: 821px)') ?? true
-  const scale = isPane && height > 0 ? scaleFor(bars, { strings, width }, height - FINGERS_PX) : 1
+  const room = isPane && height > 0 ? height - FINGERS_PX : Number.POSITIVE_INFINITY
+  // What came out higher than it should have is drawn once more, smaller.
+  const [mended, setMended] = useState({ bars, width: 0, room, scale: 1 })
+  const isMended = mended.bars === bars && mended.width === width && mended.room === room
+  const scale = isMended ? mended.scale : scaleFor(bars, { strings, width, above: MARK_PX }, room)
   const noteAt = (target: EventTarget): number | undefined => {
     const place =
       engraving?.elements.findIndex((pair) => pair.some((element) => element.contains(target as Node))) ?? -1
@@ -36,18 +42,20 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
   useEffect(() => {
     if (!box.current || width < 100) return undefined
     let current = true
-    engrave(box.current, bars, { strings, width: Math.floor(width / scale), repeats: loop }).then(
+    engrave(box.current, bars, { strings, width: Math.floor(width / scale), repeats: loop, above: MARK_PX }).then(
       (drawn) => {
         if (!current) return
         setProblem(undefined)
         setEngraving(drawn)
+        const smaller = isMended && scale === 1 ? undefined : smallerScale(scale, drawn.height, room)
+        if (smaller !== undefined) setMended({ bars, width, room, scale: smaller })
       },
       (error: unknown) => current && setProblem(error instanceof Error ? error.message : String(error)),
     )
     return () => {
       current = false
     }
-  }, [bars, strings, width, loop, scale])
+  }, [bars, strings, width, loop, scale, room, isMended])
   return (
     <section ref={pane} aria-label="Notation" className={classes['notation']}>
       <div ref={ref} />
@@ -63,7 +71,8 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
           {line.arpeggio.cut ? cutWords(line.arpeggio.cut, strings) : 'the line has no such tone to start from'}.
         </p>
       )}
-      <div className={classes['page']} style={scale === 1 ? undefined : { zoom: scale }}>
+      <div className={notation['engraved']} style={scale === 1 ? undefined : { zoom: scale }}>
+        {engraving && <TempoMark swings={plan.metre.unit !== 8} />}
         {engraving && <Bands engraving={engraving} order={line.order} />}
         {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same notes are on the neck, as buttons */}
         {/* biome-ignore lint/a11y/noStaticElementInteractions: as above */}
@@ -186,11 +195,12 @@ function Cursor({
 }
 
 /** Of a line longer than its pane, the system of a note that is not wholly in sight comes to the top. */
-function showSystem({ elements, spots, systemPx }: Engraving, scale: number, place: number): void {
+function showSystem({ elements, spots }: Engraving, scale: number, place: number): void {
   const pane = elements[place]?.[0]?.closest('section')
   const spot = spots[place]
   if (!pane || !spot) return
   const top = spot.top * scale
   const { scrollTop, clientHeight } = pane
-  if (top < scrollTop || top + systemPx * scale > scrollTop + clientHeight) pane.scrollTop = top
+  const bottom = (spot.bottom + UNDER_PX + FINGER_PX) * scale
+  if (top < scrollTop || bottom > scrollTop + clientHeight) pane.scrollTop = top
 }

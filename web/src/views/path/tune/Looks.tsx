@@ -3,7 +3,12 @@ import { useStore } from '@nanostores/react'
 import { $look, LOOKS, type Look, scaleBy } from '../look.ts'
 import classes from './Looks.module.css'
 
-const WORDS: Readonly<Record<Look, string>> = { drawing: 'in time', systems: 'in systems', table: 'as a table' }
+const WORDS: Readonly<Record<Look, string>> = {
+  drawing: 'in time',
+  systems: 'in systems',
+  written: 'on staff and TAB',
+  table: 'as a table',
+}
 
 export function Looks() {
   const look = useStore($look)
