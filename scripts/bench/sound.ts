@@ -9,7 +9,8 @@ import { CHROMIUM, demoServer } from './server.ts'
 import { medianOf, ms, printTable } from './table.ts'
 
 const ROUNDS = 7
-const PLAYED_S = 60
+/** A minute; `npm run bench sound -- 10` plays ten. */
+const PLAYED_S = 60 * Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1)
 const TEMPO = 200
 
 /** The string, from the lowest of a baritone to the last fret; the bass over its own range. */
@@ -112,7 +113,7 @@ console.log(
   `${onsets.length} clicks at ${TEMPO} a minute, rendered offline: at most ${ms(Math.max(...unevennessMs(onsets, 60 / TEMPO).map(Math.abs)))} from their beats`,
 )
 
-/** A minute of eighths, while another page of the same browser searches without a pause. */
+/** Eighths, while another page of the same browser searches without a pause. */
 await settings({ tempo: TEMPO, metronome: true, stringsVolume: 80, countInBars: 0 })
 await page.reload()
 await written()
@@ -136,14 +137,29 @@ const busyS = async () => {
 }
 await page.getByRole('button', { name: 'Play', exact: true }).click()
 const busyBefore = await busyS()
-await page.waitForTimeout(PLAYED_S * 1000)
+/** Audio nodes that are alive after a collection. */
+async function nodes(): Promise<number> {
+  const { result } = await client.send('Runtime.evaluate', { expression: 'AudioNode.prototype' })
+  const { objects } = await client.send('Runtime.queryObjects', { prototypeObjectId: result.objectId as string })
+  const counted = await client.send('Runtime.callFunctionOn', {
+    objectId: objects.objectId as string,
+    functionDeclaration: 'function () { return this.length }',
+    returnByValue: true,
+  })
+  await client.send('Runtime.releaseObject', { objectId: objects.objectId as string })
+  return Number(counted.result.value)
+}
+await page.waitForTimeout(PLAYED_S * 200)
+const nodesEarly = await nodes()
+await page.waitForTimeout(PLAYED_S * 800)
 const busyShare = (100 * ((await busyS()) - busyBefore)) / PLAYED_S
+const nodesLate = await nodes()
 const told = page.getByTestId('playing')
 const [struck, late] = [await told.getAttribute('data-struck'), await told.getAttribute('data-late')]
 searching = false
 await search
 console.log(
-  `Eighths at ${TEMPO} for ${PLAYED_S} s beside ${searches} searches: ${struck} sounds struck, ${late} of them late; the page's main thread was busy ${busyShare.toFixed(0)} % of the time\n`,
+  `Eighths at ${TEMPO} for ${PLAYED_S} s beside ${searches} searches: ${struck} sounds struck, ${late} of them late; the page's main thread was busy ${busyShare.toFixed(0)} % of the time; ${nodesEarly} audio nodes after a fifth of it, ${nodesLate} at its end\n`,
 )
 console.log(taken())
 await browser.close()

@@ -7,6 +7,7 @@
 import { type Score, type ScoreEvent, STRAIGHT, type Swing } from '@nestling/core/time'
 import { atom } from 'nanostores'
 import { type Band, type BandMix, createBand, type ToneLibrary } from './band.ts'
+import { outputLatencyS } from './latency.ts'
 import { type Running, scheduleScore, ticks } from './schedule.ts'
 import { soundsClient } from './soundsClient.ts'
 
@@ -89,7 +90,8 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
     if (mine !== ticket) return
     halt(tone, band)
     const counts: Counts = { struck: 0, late: 0 }
-    const latencyS = (options.latencyMs ?? 0) / 1000 + outputLatencyS(tone)
+    const latencyS =
+      (options.latencyMs ?? 0) / 1000 + outputLatencyS(tone.getContext().rawContext as Partial<AudioContext>)
     const cursor = cursorOf(tone, mine, latencyS, counts)
     if (atOnce) strikeAll(tone, band, score, { tempo, cursor, mine })
     else {
@@ -127,12 +129,6 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
 function whenHeard(tone: ToneLibrary, time: number, does: () => void): void {
   const context = tone.getContext()
   context.setTimeout(does, Math.max(0, time - context.currentTime))
-}
-
-/** Between what the context hands over and what is heard, in seconds, as far as the browser tells. */
-function outputLatencyS(tone: ToneLibrary): number {
-  const { baseLatency = 0, outputLatency = 0 } = tone.getContext().rawContext as Partial<AudioContext>
-  return outputLatency > 0 ? outputLatency : baseLatency
 }
 
 /** A score handed over whole: its events keep no clock waiting, so the first of them sounds at once. */

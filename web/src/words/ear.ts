@@ -1,5 +1,6 @@
 /** What the ear says besides its marks: why it could not listen, and what it heard instead of the line. */
-import type { Judgement } from '@nestling/core/ear'
+import { type Judgement, type Mark, OUT_OF_TUNE_CENTS } from '@nestling/core/ear'
+import { type NamingSystem, plainName, writeNote } from '@nestling/core/pitch'
 
 /** How much of what the microphone gave was loud, and how much of that without a pitch. */
 export interface Overheard {
@@ -40,4 +41,28 @@ export function messageOf(
   if (came === 0 && extra.length > 0)
     return 'Notes were heard, but none when one was due. Did the line begin after the count-in?'
   return undefined
+}
+
+/** From here on a right note is told to be early or late. */
+const OFF_BEAT_MS = 60
+
+/** What was not as it is written; nothing for a note that came in time and in tune. */
+export function slipWords(mark: Mark, expected: string, naming: NamingSystem): string | undefined {
+  switch (mark.kind) {
+    case 'right': {
+      const { lateMs, heard } = mark
+      const time = Math.abs(lateMs) > OFF_BEAT_MS ? `${Math.abs(lateMs)} ms ${lateMs > 0 ? 'late' : 'early'}` : ''
+      const tune =
+        Math.abs(heard.cents) >= OUT_OF_TUNE_CENTS
+          ? `${Math.abs(heard.cents)} cents ${heard.cents > 0 ? 'sharp' : 'flat'}`
+          : ''
+      return [time, tune].filter(Boolean).join(', ') || undefined
+    }
+    case 'octave':
+      return `${expected} came in another octave`
+    case 'wrong':
+      return `${writeNote(plainName(mark.heard.midi % 12), naming)} was heard, ${expected} expected`
+    case 'missing':
+      return `${expected} did not come`
+  }
 }

@@ -1,13 +1,14 @@
 /** The ear in one line: who is listened to, and which notes of the line came. */
 import { useStore } from '@nanostores/react'
-import { type Mark, OUT_OF_TUNE_CENTS } from '@nestling/core/ear'
-import { plainName, writeNote } from '@nestling/core/pitch'
+import type { Mark } from '@nestling/core/ear'
+import { writeNote } from '@nestling/core/pitch'
 import { Word } from '../../../controls/Word.tsx'
 import { $listening } from '../../../ear/listening.ts'
 import { PLAYS, type Plays } from '../../../ear/simulatedPlayer.ts'
 import { changeSound } from '../../../state/playback.ts'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
+import { slipWords } from '../../../words/ear.ts'
 import { counted } from '../../../words/shapes.ts'
 import type { ArpeggioState } from '../useArpeggio.ts'
 import type { LineEar, Who } from '../useEar.ts'
@@ -98,26 +99,4 @@ function summary(marks: readonly Mark[], extra: number): string {
         ? ', in time'
         : `, ${Math.abs(mean)} ms ${mean > 0 ? 'behind' : 'ahead of'} the beat on average`
   return `${right.length} of ${marks.length} came right${time}${extra > 0 ? `; ${counted(extra, 'more note', 'more notes')} heard` : ''}.`
-}
-
-const OFF_BEAT_MS = 60
-
-function slipWords(mark: Mark, expected: string, naming: Parameters<typeof writeNote>[1]): string | undefined {
-  switch (mark.kind) {
-    case 'right': {
-      const { lateMs, heard } = mark
-      const time = Math.abs(lateMs) > OFF_BEAT_MS ? `${Math.abs(lateMs)} ms ${lateMs > 0 ? 'late' : 'early'}` : ''
-      const tune =
-        Math.abs(heard.cents) >= OUT_OF_TUNE_CENTS
-          ? `${Math.abs(heard.cents)} cents ${heard.cents > 0 ? 'sharp' : 'flat'}`
-          : ''
-      return [time, tune].filter(Boolean).join(', ') || undefined
-    }
-    case 'octave':
-      return `${expected} came in another octave`
-    case 'wrong':
-      return `${writeNote(plainName(mark.heard.midi % 12), naming)} was heard, ${expected} expected`
-    case 'missing':
-      return `${expected} did not come`
-  }
 }
