@@ -1,35 +1,9 @@
 /** The server as a process: what it says when it can't start, and what survives when it is killed. */
-import { type ChildProcess, spawn } from 'node:child_process'
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-
-const web = join(import.meta.dirname, '..', 'web')
-
-interface Started {
-  readonly child: ChildProcess
-  /** The first line that it prints, on either stream. */
-  readonly line: string
-}
-
-function startServer(environment: Record<string, string>): Promise<Started> {
-  const child = spawn('node', ['--import', 'tsx', 'server/start.ts'], {
-    cwd: web,
-    env: { ...process.env, ...environment },
-  })
-  return new Promise((resolve) => {
-    const heard = (text: Buffer) => resolve({ child, line: text.toString().trim() })
-    child.stdout?.once('data', heard)
-    child.stderr?.once('data', heard)
-  })
-}
-
-const ended = (child: ChildProcess) =>
-  new Promise<number | null>((resolve) => {
-    if (child.exitCode !== null) resolve(child.exitCode)
-    else child.once('exit', resolve)
-  })
+import { ended, startServer } from './support/server.ts'
 
 let folder: string
 test.beforeEach(() => {

@@ -21,7 +21,7 @@ if (only !== 'engine') {
       says: 'The ear for chords; a log of ten years.',
     })
   if (only === undefined || only === 'sound')
-    run('node', ['--import', 'tsx', 'scripts/bench/sound.ts'], {
+    run('node', ['--import', 'tsx', 'scripts/bench/sound.ts', ...process.argv.slice(3)], {
       cwd: root,
       says: 'Notation and sound; a minute of playing.',
     })

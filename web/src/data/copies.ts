@@ -1,30 +1,18 @@
 /** Copies of the whole notebook and the way back. A copy is made by the database's own online backup, while it is in use. */
-import { mkdtempSync, renameSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import type { Copy, CopyReason } from '../contracts/book.ts'
-import { copiesFolder, copyNamed, dropOldCopies, listCopies, newCopyPath } from './copyFiles.ts'
+import { backUp, copiesFolder, copyNamed, listCopies } from './copyFiles.ts'
 import { FILE, type Opened, openDatabase } from './database.ts'
 import type { Outcome } from './outcome.ts'
 
 export type Copies = ReturnType<typeof createCopies>
 
 export function createCopies({ sqlite }: Pick<Opened, 'sqlite'>, folder: string) {
-  const save = async (reason: CopyReason, at: Date): Promise<Copy> => {
-    const { id, path } = newCopyPath(folder, reason, at)
-    // Under its own name only when it is whole.
-    const making = `${path}.part`
-    try {
-      await sqlite.backup(making)
-      renameSync(making, path)
-    } catch (error) {
-      rmSync(making, { force: true })
-      throw error
-    }
-    dropOldCopies(folder)
-    return copyNamed(folder, id) as Copy
-  }
+  const save = async (reason: CopyReason, at: Date): Promise<Copy> =>
+    copyNamed(folder, basename(await backUp(sqlite, folder, reason, at))) as Copy
   return {
     list: (): readonly Copy[] => listCopies(folder),
     save,
@@ -37,11 +25,11 @@ export function createCopies({ sqlite }: Pick<Opened, 'sqlite'>, folder: string)
       if (!copyNamed(folder, id)) return { kind: 'missing' }
       const aside = mkdtempSync(join(tmpdir(), 'nestling-copy-'))
       try {
+        const before = await save('before-going-back', at)
         const source = new Sqlite(join(copiesFolder(folder), id), { readonly: true })
         await source.backup(join(aside, FILE))
         source.close()
         openDatabase(aside).close()
-        const before = await save('before-going-back', at)
         takeOver(sqlite, join(aside, FILE))
         return { kind: 'done', value: before }
       } finally {

@@ -1,8 +1,9 @@
 /** Copies of the database beside it: what they are called, and the one that is made before tables change. */
-import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
+import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import type Sqlite from 'better-sqlite3'
+import Sqlite from 'better-sqlite3'
 import { COPY_REASONS, type Copy, type CopyReason } from '../contracts/book.ts'
+import { checkContents, FILE } from './startChecks.ts'
 
 /** So many are kept of each reason; those that were saved by hand go last and are never deleted by themselves. */
 export const MOST_COPIES = 10
@@ -51,4 +52,64 @@ export function copyBeforeMigration(sqlite: Sqlite.Database, folder: string, at:
   const { path } = newCopyPath(folder, 'before-migration', at)
   sqlite.prepare('vacuum into ?').run(path)
   dropOldCopies(folder)
+}
+
+/**
+ * A copy of the database in a folder, whoever uses it, by the database's own online backup.
+ * @returns Its path. Throws when there is no database, and what SQLite or the file system throws; no half a copy is left.
+ */
+export async function copyOf(folder: string, reason: CopyReason, at: Date): Promise<string> {
+  const from = join(folder, FILE)
+  if (!existsSync(from)) throw new Error(`there is no database in ${folder}`)
+  const sqlite = new Sqlite(from, { fileMustExist: true })
+  try {
+    return await backUp(sqlite, folder, reason, at)
+  } finally {
+    sqlite.close()
+  }
+}
+
+/** Under its own name only when it is whole. */
+export async function backUp(sqlite: Sqlite.Database, folder: string, reason: CopyReason, at: Date): Promise<string> {
+  const { path } = newCopyPath(folder, reason, at)
+  const making = `${path}.part`
+  try {
+    await sqlite.backup(making)
+    renameSync(making, path)
+  } catch (error) {
+    rmSync(making, { force: true })
+    throw error
+  }
+  dropOldCopies(folder)
+  return path
+}
+
+/**
+ * Puts a copy in the place of the database that nobody uses now. What is there, whole or damaged, is moved aside with its log.
+ * @returns Where that is; `undefined` when nothing was there.
+ * @throws when the copy is no database of Nestling's, or damaged; nothing is changed then.
+ */
+export function putBack(copy: string, folder: string, at: Date): string | undefined {
+  const sqlite = new Sqlite(copy, { readonly: true, fileMustExist: true })
+  try {
+    checkContents(sqlite, copy)
+  } finally {
+    sqlite.close()
+  }
+  // Beside what is there until it is whole: a full disk changes nothing.
+  const coming = join(folder, `${FILE}.coming`)
+  try {
+    copyFileSync(copy, coming)
+  } catch (error) {
+    rmSync(coming, { force: true })
+    throw error
+  }
+  const own = ['', '-wal', '-shm'].map((end) => `${FILE}${end}`).filter((name) => existsSync(join(folder, name)))
+  const aside = own.length === 0 ? undefined : join(folder, `set-aside-${at.toISOString().replace(/[:.]/g, '-')}`)
+  if (aside !== undefined) {
+    mkdirSync(aside)
+    for (const name of own) renameSync(join(folder, name), join(aside, name))
+  }
+  renameSync(coming, join(folder, FILE))
+  return aside
 }

@@ -6,11 +6,11 @@ import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { copyBeforeMigration } from './copyFiles.ts'
 import * as schema from './schema.ts'
+import { beginRun, checkContents, checkFiles, checkTables, DataProblem, FILE } from './startChecks.ts'
+
+export { DataProblem, FILE } from './startChecks.ts'
 
 export type Database = BetterSQLite3Database<typeof schema>
-
-/** Something that the person who started Nestling can mend; its message is one clear line. */
-export class DataProblem extends Error {}
 
 export interface Opened {
   readonly db: Database
@@ -18,8 +18,6 @@ export interface Opened {
   readonly sqlite: Sqlite.Database
   readonly close: () => void
 }
-
-export const FILE = 'nestling.db'
 
 /** What the command that starts Nestling must have told; it decides, and nobody guesses. */
 function told(variable: 'NESTLING_DATA' | 'NESTLING_MIGRATIONS'): string {
@@ -31,7 +29,8 @@ export const openedFolder = (): string => told('NESTLING_DATA')
 const migrationsFolder = (): string => told('NESTLING_MIGRATIONS')
 
 /**
- * @throws {DataProblem} when the folder can't be made or written, the file is no database, or a newer Nestling made it.
+ * @throws {DataProblem} when the folder can't be made or written, the file is no database, damaged or another program's, its
+ * log is of another file, or a newer Nestling made it.
  */
 export function openDatabase(folder: string): Opened {
   try {
@@ -43,8 +42,11 @@ export function openDatabase(folder: string): Opened {
       `The data folder ${folder} can't be written (${reasonOf(error)}). Set NESTLING_DATA to a folder of yours.`,
     )
   }
+  let sqlite: Sqlite.Database | undefined
   try {
-    const sqlite = new Sqlite(join(folder, FILE))
+    checkFiles(folder)
+    sqlite = new Sqlite(join(folder, FILE))
+    checkContents(sqlite, folder)
     sqlite.pragma('journal_mode = WAL')
     sqlite.pragma('synchronous = FULL')
     sqlite.pragma('foreign_keys = ON')
@@ -52,11 +54,21 @@ export function openDatabase(folder: string): Opened {
     if (refuseNewer(sqlite, folder) === 'older') copyBeforeMigration(sqlite, folder, new Date())
     const db = drizzle(sqlite, { schema })
     migrate(db, { migrationsFolder: migrationsFolder() })
-    return { db, sqlite, close: () => sqlite.close() }
+    checkTables(sqlite, folder)
+    beginRun(sqlite, folder)
+    const opened = sqlite
+    return { db, sqlite: opened, close: () => opened.close() }
   } catch (error) {
+    sqlite?.close()
     if (error instanceof DataProblem) throw error
     throw new DataProblem(`The database in ${folder} can't be opened (${reasonOf(error)}).`)
   }
+}
+
+/** A commit of nothing new: the number that programs may leave in a database's head, as it is. */
+export function probe(sqlite: Sqlite.Database): void {
+  const left = sqlite.pragma('user_version', { simple: true }) as number
+  sqlite.transaction(() => sqlite.pragma(`user_version = ${left}`)).immediate()
 }
 
 /** A folder and those above it. Node's own way to make them all never ends where the system itself allows no folder. */

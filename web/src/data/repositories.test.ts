@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Grade } from '@nestling/core/practice'
 import Sqlite from 'better-sqlite3'
+import { drizzle as makeDrizzle } from 'drizzle-orm/better-sqlite3'
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { DEMO_INSTRUMENTS } from '../../server/demoData.ts'
 import type { NotebookChoices, NotebookRows } from '../contracts/notebook.ts'
@@ -521,11 +523,10 @@ describe('a database of an older version', () => {
     const entries = journal.entries.slice(0, 4)
     for (const { tag } of entries) copyFileSync(join(drizzle, `${tag}.sql`), join(old, `${tag}.sql`))
     writeFileSync(join(mkMeta(old), '_journal.json'), JSON.stringify({ ...journal, entries }))
-    process.env['NESTLING_MIGRATIONS'] = old
-    openDatabase(folder).close()
-    process.env['NESTLING_MIGRATIONS'] = drizzle
+    const sqlite = new Sqlite(join(folder, 'nestling.db'))
+    migrate(makeDrizzle(sqlite), { migrationsFolder: old })
     rmSync(old, { recursive: true })
-    return new Sqlite(join(folder, 'nestling.db'))
+    return sqlite
   }
   const step = (id: string, chord: string, frets: string) => ({ id, chord, shape: frets, tuning: STANDARD })
 

@@ -1,7 +1,7 @@
 /** All repositories over one database; the server opens it once. */
 import { type ChangesRepository, createChangesRepository } from './changes.ts'
 import { type Copies, createCopies } from './copies.ts'
-import { type Database, openDatabase, openedFolder } from './database.ts'
+import { type Database, openDatabase, openedFolder, probe } from './database.ts'
 import { createDeletedRepository, type DeletedRepository } from './deletedRepository.ts'
 import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
 import { createNotebookRepository, type NotebookRepository } from './notebookRepository.ts'
@@ -53,6 +53,8 @@ export const repositoriesOver = (store: Store): Repositories => ({
 
 export interface Served extends Repositories {
   readonly copies: Copies
+  /** Throws when the database could keep nothing now: it writes, and commits, what is there already. */
+  readonly probe: () => void
 }
 
 let served: Served | undefined
@@ -63,7 +65,11 @@ export function repositories(): Served {
     const opened = openDatabase(folder)
     // An orderly stop leaves all of it in one file.
     process.once('exit', opened.close)
-    served = { ...createRepositories(opened.db), copies: createCopies(opened, folder) }
+    served = {
+      ...createRepositories(opened.db),
+      copies: createCopies(opened, folder),
+      probe: () => probe(opened.sqlite),
+    }
   }
   return served
 }

@@ -6,7 +6,6 @@ const NOTHING_KEPT = 'Nothing was kept.'
 
 /** `undefined` when the error is none of the storage's: a bug of ours. */
 export function storageProblem(error: unknown): (Problem & { readonly status: number }) | undefined {
-  if (!(error instanceof Sqlite.SqliteError)) return undefined
   const told = (status: number, why: string, expected: string) => ({
     status,
     error: `${why}. ${NOTHING_KEPT}`,
@@ -14,8 +13,20 @@ export function storageProblem(error: unknown): (Problem & { readonly status: nu
     at: 0,
     expected,
   })
-  if (error.code === 'SQLITE_FULL') return told(507, 'The disk is full', 'free space, then the same again')
-  if (error.code.startsWith('SQLITE_BUSY') || error.code.startsWith('SQLITE_LOCKED'))
+  const code = codeOf(error)
+  if (code === undefined) return undefined
+  if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'EDQUOT')
+    return told(507, 'The disk is full', 'free space, then the same again')
+  if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED'))
     return told(503, 'The database is busy with another program', 'the same again in a moment')
-  return told(503, `The database can't be read or written (${error.code})`, 'a data folder that can be written')
+  return told(503, `The database can't be read or written (${code})`, 'a data folder that can be written')
+}
+
+/** Of what the file system refuses: copies are files beside the database. */
+const OF_FILES = ['ENOSPC', 'EDQUOT', 'EROFS', 'EACCES', 'EPERM', 'EIO', 'EMFILE', 'ENFILE']
+
+function codeOf(error: unknown): string | undefined {
+  if (error instanceof Sqlite.SqliteError) return error.code
+  const { code } = error as NodeJS.ErrnoException
+  return error instanceof Error && code !== undefined && OF_FILES.includes(code) ? code : undefined
 }

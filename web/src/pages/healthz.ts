@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro'
 
-/** Answers only when the database does. */
+/** Well only when the database keeps what it is given. */
 export const GET: APIRoute = ({ locals }) => {
-  locals.settings.read()
+  locals.probe()
   return Response.json({ ok: true })
 }

@@ -9,3 +9,12 @@ export const SWINGS = [
 
 export const swingWord = (percent: number): string =>
   SWINGS.find(([of]) => of === percent)?.[1] ?? `swung by ${percent} %`
+
+/** What stands over the staff; nothing where it goes straight, or where eighths are the beat and nothing swings. */
+export function swingMark(
+  { swing, swung }: { readonly swing: number; readonly swung: 'eighths' | 'sixteenths' },
+  { unit }: { readonly unit: number },
+): string {
+  if (swing === 0 || unit === 8) return ''
+  return `${swingWord(swing)}${swung === 'sixteenths' ? ' in sixteenths' : ''}`
+}

@@ -23,8 +23,36 @@ export const refuseWith = (field: string, { message, at = 0, expected }: Words &
 export function invalid(issues: readonly [v.BaseIssue<unknown>, ...v.BaseIssue<unknown>[]]): Response {
   const issue = issues[0]
   const field = v.getDotPath(issue) ?? 'body'
-  return problem(400, { error: `${field}: ${issue.message}`, field, expected: issue.expected ?? issue.message })
+  const expected = expectedOf(issue)
+  return problem(400, { error: `${field}: ${expected}`, field, expected })
 }
+
+/** In our words: what a schema says of itself, or what the library's kind of thing is called among people. */
+function expectedOf({ message, type, expected, received }: v.BaseIssue<unknown>): string {
+  if (!message.startsWith('Invalid')) return message
+  if (type === 'strict_object')
+    return received === 'undefined' || expected !== 'never' ? 'given' : 'not given: there is no such field'
+  return KINDS[type] ?? choicesIn(expected ?? '')
+}
+const KINDS: Readonly<Record<string, string>> = {
+  string: 'a text',
+  number: 'a number',
+  finite: 'a number',
+  integer: 'a whole number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object',
+  record: 'an object',
+}
+
+/** `("a" | "b")` as the library writes it: a, b. */
+const choicesIn = (expected: string): string =>
+  expected === ''
+    ? 'something else'
+    : expected
+        .replace(/^\(|\)$/g, '')
+        .replaceAll('"', '')
+        .replaceAll(' | ', ', ')
 
 type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response }
 

@@ -8,7 +8,9 @@ import { type Engraving, engrave, scaleFor, smallerScale } from '../../../notati
 import notation from '../../../notation/notation.module.css'
 import { MARK_PX, TempoMark } from '../../../notation/TempoMark.tsx'
 import { $playing } from '../../../sound/transport.ts'
+import { $session } from '../../../state/session.ts'
 import { cutWords } from '../../../words/arpeggio.ts'
+import { swingMark } from '../../../words/swing.ts'
 import type { ArpeggioLine } from '../plan.ts'
 import { $pointed } from '../pointed.ts'
 import { writtenScore } from '../toScore.ts'
@@ -20,6 +22,7 @@ const FINGERS_PX = 10
 
 export function Notation({ state }: { readonly state: ArpeggioState }) {
   const { plan, line, loop } = state
+  const { settings } = useStore($session)
   const { ref, width } = useElementSize()
   const { ref: pane, height } = useElementSize()
   const box = useRef<HTMLDivElement>(null)
@@ -72,7 +75,7 @@ export function Notation({ state }: { readonly state: ArpeggioState }) {
         </p>
       )}
       <div className={notation['engraved']} style={scale === 1 ? undefined : { zoom: scale }}>
-        {engraving && <TempoMark swings={plan.metre.unit !== 8} />}
+        {engraving && <TempoMark tempo={settings.tempo} swing={swingMark(settings, plan.metre)} />}
         {engraving && <Bands engraving={engraving} order={line.order} />}
         {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same notes are on the neck, as buttons */}
         {/* biome-ignore lint/a11y/noStaticElementInteractions: as above */}

@@ -4,13 +4,14 @@ import { useStore } from '@nanostores/react'
 import { writtenTune } from '@nestling/core/chart'
 import { writeSymbol } from '@nestling/core/chord'
 import { signatureOf } from '@nestling/core/key'
-import type { OverBar, WrittenBar } from '@nestling/core/time'
+import { FOUR_FOUR, type OverBar, type WrittenBar } from '@nestling/core/time'
 import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import type { Settings } from '../../../contracts/settings.ts'
 import { type Engraving, engrave } from '../../../notation/engrave.ts'
 import notation from '../../../notation/notation.module.css'
 import { MARK_PX, TempoMark } from '../../../notation/TempoMark.tsx'
 import { $session } from '../../../state/session.ts'
+import { swingMark } from '../../../words/swing.ts'
 import { $mark } from '../look.ts'
 import type { PathAnswer } from '../types.ts'
 import type { PathState } from '../usePath.ts'
@@ -55,7 +56,7 @@ export const WrittenTune = memo(function WrittenTune({ state }: { readonly state
       <div ref={ref} />
       {problem !== undefined && <p role="alert">The notation could not be drawn: {problem}.</p>}
       <div className={notation['engraved']}>
-        {engraving && <TempoMark swings={(bars[0]?.metre.unit ?? 4) !== 8} />}
+        {engraving && <TempoMark tempo={settings.tempo} swing={swingMark(settings, bars[0]?.metre ?? FOUR_FOUR)} />}
         {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same chords are buttons in the other drawings, and by ← → */}
         {/* biome-ignore lint/a11y/noStaticElementInteractions: as above */}
         <div

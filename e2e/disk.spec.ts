@@ -1,0 +1,62 @@
+/** A full disk: no write is told as kept that is not, whatever it was, and nothing that was kept is lost. */
+import { expect, test } from '@playwright/test'
+import { endAll, startServer, stopped } from './support/server.ts'
+import { smallDisk } from './support/smallDisk.ts'
+import { ask, kept, routesThatWrite, writesOn } from './support/writes.ts'
+
+test.afterEach(endAll)
+
+test('every request that writes is in the table of writes', async () => {
+  const disk = smallDisk(16)
+  test.skip(disk === undefined, 'nothing may be mounted here')
+  if (!disk) return
+  try {
+    const server = await startServer({ PORT: '0', NESTLING_DATA: disk.folder })
+    const writes = await writesOn(server.address, 'a')
+    expect(writes.map(({ route }) => route).toSorted()).toEqual(routesThatWrite())
+    // Each of them is a write that works, while there is room.
+    for (const { route, path, body } of writes) {
+      const { status, json } = await ask(server.address, route.split(' ')[0] as string, path, body)
+      expect([200, 201, 204], `${route}: ${JSON.stringify(json)}`).toContain(status)
+    }
+    await stopped(server)
+  } finally {
+    disk.remove()
+  }
+})
+
+test('on a full disk every write is refused with 507 and nothing is changed; with room again all goes on', async () => {
+  const disk = smallDisk(16)
+  test.skip(disk === undefined, 'nothing may be mounted here')
+  if (!disk) return
+  try {
+    const first = await startServer({ PORT: '0', NESTLING_DATA: disk.folder })
+    const writes = await writesOn(first.address, 'a')
+    await stopped(first)
+    // A new log has no room of its own to go round in.
+    const { address, child } = await startServer({ PORT: '0', NESTLING_DATA: disk.folder })
+    const before = await kept(address)
+    expect((await fetch(`${address}healthz`)).status).toBe(200)
+    disk.fill()
+    for (const { route, path, body } of writes) {
+      const { status, json } = await ask(address, route.split(' ')[0] as string, path, body)
+      expect(json, route).toMatchObject({ error: expect.stringContaining('Nothing was kept.'), field: 'storage' })
+      expect(status, route).toBe(507)
+    }
+    expect(await kept(address)).toEqual(before)
+    const health = await fetch(`${address}healthz`)
+    expect([health.status, await health.json()]).toMatchObject([507, { field: 'storage' }])
+    // Reading goes on.
+    expect((await fetch(`${address}book`)).status).toBe(200)
+    // Killed in that state, and begun again where there is room: nothing is missing.
+    child.kill('SIGKILL')
+    disk.free()
+    const third = await startServer({ PORT: '0', NESTLING_DATA: disk.folder })
+    expect(await kept(third.address)).toEqual(before)
+    expect((await fetch(`${third.address}healthz`)).status).toBe(200)
+    expect((await ask(third.address, 'PATCH', 'settings', { tempo: 91 })).status).toBe(200)
+    await stopped(third)
+  } finally {
+    disk.remove()
+  }
+})

@@ -1,0 +1,36 @@
+/** A file system that is soon full: a few megabytes of memory, where this machine lets one be mounted. */
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+export interface SmallDisk {
+  readonly folder: string
+  /** To its last byte. */
+  readonly fill: () => void
+  readonly free: () => void
+  readonly remove: () => void
+}
+
+/** `undefined` where nothing may be mounted. */
+export function smallDisk(megabytes: number): SmallDisk | undefined {
+  const folder = mkdtempSync(join(tmpdir(), 'nestling-disk-'))
+  const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${megabytes}m`, 'tmpfs', folder]).status === 0
+  if (!mounted) {
+    rmSync(folder, { recursive: true, force: true })
+    return undefined
+  }
+  const filler = join(folder, 'filler')
+  return {
+    folder,
+    fill: () => {
+      const { bavail, bsize } = statfsSync(folder)
+      writeFileSync(filler, Buffer.alloc(bavail * bsize))
+    },
+    free: () => rmSync(filler, { force: true }),
+    remove: () => {
+      spawnSync('umount', ['-l', folder])
+      rmSync(folder, { recursive: true, force: true })
+    },
+  }
+}

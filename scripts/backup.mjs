@@ -1,0 +1,6 @@
+/** `npm run backup` and `npm run restore -- …`: copies of all that is kept, and the way back. */
+import { become, install, web } from './lib.mjs'
+
+const [command, ...words] = process.argv.slice(2)
+install()
+become('node', ['--import', 'tsx', `server/${command}.ts`, ...words], { cwd: web })
