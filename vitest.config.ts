@@ -31,7 +31,10 @@ export default defineConfig({
           root: 'web',
           include: ['{src,server}/**/*.test.ts'],
           environment: 'node',
-          env: { NESTLING_MIGRATIONS: fileURLToPath(new URL('web/drizzle', import.meta.url)) },
+          env: {
+            NESTLING_MIGRATIONS: fileURLToPath(new URL('web/drizzle', import.meta.url)),
+            NESTLING_WORK_THREAD: fileURLToPath(new URL('web/server/work.mjs', import.meta.url)),
+          },
           testTimeout: 60_000,
         },
       },

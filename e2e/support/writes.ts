@@ -44,7 +44,7 @@ export async function ask(address: string, method: string, path: string, body?: 
 /** Everything that is kept, as the notebook tells it; the moment of telling left out. */
 export async function kept(address: string): Promise<unknown> {
   const { json } = await ask(address, 'GET', 'notebook')
-  return { ...json, made: undefined, madeAt: undefined, at: undefined }
+  return { ...json, savedAt: undefined }
 }
 
 const shape = (name: string) => ({ name, chord: 'Am7', frets: '5x555x', tuning: TUNING, note: NOTE })

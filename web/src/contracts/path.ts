@@ -1,5 +1,5 @@
-/** What `POST /api/path` takes (core reads the music in it), and what is said between the server and its thread. */
-import { PATH_WEIGHTS, type PathFound, type PathQuestion } from '@nestling/core/path'
+/** What `POST /api/path` takes; core reads the music in it. */
+import { PATH_WEIGHTS } from '@nestling/core/path'
 import * as v from 'valibot'
 import { text } from './text.ts'
 
@@ -35,14 +35,3 @@ export const PathBody = v.strictObject({
   tuning: v.optional(text(120)),
 })
 export type PathBody = v.InferOutput<typeof PathBody>
-
-export interface ThreadQuestion {
-  readonly id: number
-  readonly question: PathQuestion
-}
-/** What the thread has to say of a question. */
-export type PathTold =
-  | { readonly kind: 'found'; readonly found: PathFound }
-  | { readonly kind: 'too-large'; readonly steps: number; readonly most: number }
-  | { readonly kind: 'failed'; readonly message: string }
-export type ThreadAnswer = PathTold & { readonly id: number }

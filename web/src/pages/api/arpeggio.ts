@@ -2,15 +2,15 @@ import { type ArpeggioWay, arpeggioOf, highestPosition, lowestPosition, playingO
 import { neckOf } from '@nestling/core/neck'
 import { parseDegree } from '@nestling/core/pitch'
 import { instrumentFor, readQuestion } from '@nestling/core/request'
-import type { APIRoute } from 'astro'
 import { ArpeggioQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { cutWords } from '../../words/arpeggio.ts'
 import { problem, readQuery, refuse } from './_respond.ts'
 import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/arpeggio?chord=Ebmaj7&position=5`: the tones under one hand with fingers, and the order of playing. */
-export const GET: APIRoute = ({ url }) => {
+export const work: Work = ({ url }) => {
   const query = readQuery(url, ArpeggioQuery)
   if (!query.ok) return query.response
   const { chord, tuning, position, way: kind, string, octaves, from, direction, pattern } = query.value
@@ -71,3 +71,5 @@ export const GET: APIRoute = ({ url }) => {
     ...(cut === undefined ? {} : { cut: cutWords(cut, strings) }),
   })
 }
+
+export const GET = onThread('arpeggio')

@@ -1,11 +1,11 @@
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { readKey, waysBetween } from '@nestling/core/key'
-import type { APIRoute } from 'astro'
 import { BetweenQuery } from '../../contracts/queries.ts'
 import { readQuery, refuse } from './_respond.ts'
+import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/between?from=G7&to=Am7&key=C`: what may stand between two chords, each with its reason. */
-export const GET: APIRoute = ({ url }) => {
+export const work: Work = ({ url }) => {
   const query = readQuery(url, BetweenQuery)
   if (!query.ok) return query.response
   const from = readSymbol(query.value.from)
@@ -21,3 +21,5 @@ export const GET: APIRoute = ({ url }) => {
     })),
   )
 }
+
+export const GET = onThread('between')

@@ -1,12 +1,12 @@
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { checkClaim } from '@nestling/core/name'
-import type { APIRoute } from 'astro'
 import { CheckQuery } from '../../contracts/queries.ts'
 import { readQuery, refuse } from './_respond.ts'
 import { readShapeFields } from './_shape.ts'
+import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/check?frets=x6868x&symbol=Ebmaj7`: is the claim right, right but incomplete, or wrong, and what mends it. */
-export const GET: APIRoute = ({ url }) => {
+export const work: Work = ({ url }) => {
   const query = readQuery(url, CheckQuery)
   if (!query.ok) return query.response
   const shape = readShapeFields(query.value)
@@ -40,3 +40,5 @@ export const GET: APIRoute = ({ url }) => {
       })
   }
 }
+
+export const GET = onThread('check')

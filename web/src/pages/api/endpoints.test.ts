@@ -1,24 +1,23 @@
 /** Endpoints as functions, with repositories that are given to them; the browser tests ask them over the wire. */
-import { join } from 'node:path'
 import type { APIRoute } from 'astro'
 import { describe, expect, test } from 'vitest'
 import { EMPTY_TRAY } from '../../contracts/progression.ts'
 import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
 import type { Repositories } from '../../data/repositories.ts'
 import { refusalOf } from './_border.ts'
-import { GET as between } from './between.ts'
+import { work as between } from './between.ts'
 import { DELETE as removeInstrument } from './instruments/[id].ts'
-import { GET as keyAnswer } from './key.ts'
-import { GET as laneAnswer } from './lane.ts'
+import { work as keyAnswer } from './key.ts'
+import { work as laneAnswer } from './lane.ts'
 import { GET as logAnswer } from './log/index.ts'
 import { GET as logSummary } from './log/summary.ts'
-import { GET as names } from './names.ts'
-import { POST as path } from './path.ts'
+import { work as names } from './names.ts'
+import { work as path } from './path.ts'
 import { PATCH as correctAttempt } from './practice/attempts/[id]/index.ts'
 import { POST as addAttempt } from './practice/attempts/index.ts'
 import { POST as addCards } from './practice/cards.ts'
 import { GET as due } from './practice/due.ts'
-import { GET as runAnswer } from './run.ts'
+import { work as runAnswer } from './run.ts'
 import { POST as addSet } from './sets/index.ts'
 import { PATCH as changeSettings } from './settings.ts'
 import { PATCH as rename } from './shapes/[id].ts'
@@ -26,7 +25,7 @@ import { POST as addShape } from './shapes/index.ts'
 import { PUT as putTray } from './tray.ts'
 import { PUT as changeTune, GET as tuneAnswer } from './tunes/[id]/index.ts'
 import { POST as addTune } from './tunes/index.ts'
-import { GET as voicings } from './voicings.ts'
+import { work as voicings } from './voicings.ts'
 
 type Given = { readonly [Name in keyof Repositories]?: Partial<Repositories[Name]> }
 
@@ -327,7 +326,6 @@ describe('keys and lanes', () => {
 })
 
 describe('a path over HTTP', () => {
-  process.env['NESTLING_PATH_THREAD'] = join(import.meta.dirname, '../../../server/pathThread.mjs')
   const asked = (body: object) =>
     ask(path, { body: { chart: '| Dm7 | G7 | Cmaj7 |', strings: ['5432'], fretMax: 7, ...body } })
 
@@ -386,17 +384,6 @@ describe('a path over HTTP', () => {
     })
     expect(answer.status).toBe(400)
     expect(answer.body.error).toMatch(/too many; expected at most 40000000/)
-  })
-
-  test('a thread that dies fails its own question only; the next one starts another', async () => {
-    const file = process.env['NESTLING_PATH_THREAD']
-    const { endThread } = await import('./_pathThread.ts')
-    await endThread()
-    process.env['NESTLING_PATH_THREAD'] = '/nowhere/at/all.mjs'
-    const dead = await asked({})
-    expect(dead).toMatchObject({ status: 500, body: { field: 'chart', error: expect.stringContaining('no path') } })
-    process.env['NESTLING_PATH_THREAD'] = file
-    expect((await asked({})).status).toBe(200)
   })
 
   test('what may stand between two chords, each with its reason', async () => {

@@ -1,13 +1,13 @@
 import { writeSymbol } from '@nestling/core/chord'
 import { chordScale, writeStep } from '@nestling/core/key'
 import { spellDegree } from '@nestling/core/pitch'
-import type { APIRoute } from 'astro'
 import { KeyQuery } from '../../contracts/queries.ts'
 import { readKeyFields } from './_key.ts'
 import { readQuery } from './_respond.ts'
+import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/key?tonic=Bb&scale=major&depth=sevenths`: the seven chords, spelled by the key. */
-export const GET: APIRoute = ({ url }) => {
+export const work: Work = ({ url }) => {
   const query = readQuery(url, KeyQuery)
   if (!query.ok) return query.response
   const read = readKeyFields(query.value)
@@ -30,3 +30,5 @@ export const GET: APIRoute = ({ url }) => {
     })),
   })
 }
+
+export const GET = onThread('key')

@@ -4,16 +4,16 @@ import { type LaneStep, laneNames, laneOf, readAsk } from '@nestling/core/lane'
 import { neckOf } from '@nestling/core/neck'
 import { instrumentFor, readQuestion } from '@nestling/core/request'
 import { writeFrets } from '@nestling/core/voicing'
-import type { APIRoute } from 'astro'
 import { LaneQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { gapWords } from '../../words/lane.ts'
 import { readKeyFields } from './_key.ts'
 import { readQuery, refuse } from './_respond.ts'
 import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/lane?tonic=Bb&depth=sevenths&root=6`: a shape for every step up the neck, or why there is none. */
-export const GET: APIRoute = ({ url }) => {
+export const work: Work = ({ url }) => {
   const query = readQuery(url, LaneQuery)
   if (!query.ok) return query.response
   const read = readKeyFields(query.value)
@@ -54,3 +54,5 @@ export const GET: APIRoute = ({ url }) => {
   }
   return Response.json({ steps: lane.steps.map(told), highest: lane.highest })
 }
+
+export const GET = onThread('lane')

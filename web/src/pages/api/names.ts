@@ -2,14 +2,14 @@ import { readSymbol } from '@nestling/core/chord'
 import { readKey } from '@nestling/core/key'
 import { namesOf, statedFirst } from '@nestling/core/name'
 import { readNote } from '@nestling/core/pitch'
-import type { APIRoute } from 'astro'
 import { NamesQuery } from '../../contracts/queries.ts'
 import { nameJson } from './_json.ts'
 import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { readShapeFields } from './_shape.ts'
+import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/names?frets=x68786`: every name of a shape, best first; over a bass, in a key, or as what it is said to be. */
-export const GET: APIRoute = ({ url }) => {
+export const work: Work = ({ url }) => {
   const query = readQuery(url, NamesQuery)
   if (!query.ok) return query.response
   const shape = readShapeFields(query.value)
@@ -27,3 +27,5 @@ export const GET: APIRoute = ({ url }) => {
   const names = namesOf(shape.frets, shape.neck, { bass, key: key?.value.notes, near: stated?.value })
   return Response.json({ names: (stated ? statedFirst(names, stated.value) : names).map(nameJson) })
 }
+
+export const GET = onThread('names')

@@ -2,14 +2,14 @@ import { readSymbol } from '@nestling/core/chord'
 import { checkClaim, namesOf } from '@nestling/core/name'
 import { oneToneNeighbours, twoToneNeighbours } from '@nestling/core/near'
 import { voicingOf } from '@nestling/core/voicing'
-import type { APIRoute } from 'astro'
 import { NeighboursQuery } from '../../contracts/queries.ts'
 import { neighbourJson } from './_json.ts'
 import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { readShapeFields } from './_shape.ts'
+import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/neighbours?frets=x6878x&symbol=Ebmaj7`: what one moved tone (or two) makes of a shape, by name. */
-export const GET: APIRoute = ({ url }) => {
+export const work: Work = ({ url }) => {
   const query = readQuery(url, NeighboursQuery)
   if (!query.ok) return query.response
   const shape = readShapeFields(query.value)
@@ -33,3 +33,5 @@ export const GET: APIRoute = ({ url }) => {
   const found = query.value.tones === '2' ? twoToneNeighbours(voicing, neck) : oneToneNeighbours(voicing, neck)
   return Response.json({ count: found.length, neighbours: found.map(neighbourJson) })
 }
+
+export const GET = onThread('neighbours')

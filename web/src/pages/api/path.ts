@@ -5,47 +5,48 @@ import { type Neck, neckOf, stringIndex } from '@nestling/core/neck'
 import {
   type HeldShape,
   MOST_PATH_CHORDS,
+  MOST_PATH_STEPS,
   PATH_WEIGHTS,
   PATH_WISHES,
   type PathFound,
   type PathQuestion,
   type PathShape,
   type PathWay,
+  pathSteps,
+  rememberingSolver,
 } from '@nestling/core/path'
 import { midiOf, readPitch } from '@nestling/core/pitch'
 import { instrumentFor, readOtherTuning } from '@nestling/core/request'
 import { readArrangement, readFrets, writeFrets } from '@nestling/core/voicing'
-import type { APIRoute } from 'astro'
 import { PathBody } from '../../contracts/path.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
-import { findOnThread } from './_pathThread.ts'
-import { problem, readBody, refuse, refuseWith } from './_respond.ts'
+import { readBody, refuse, refuseWith } from './_respond.ts'
 import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { onThread, type Work } from './_work.ts'
 
 type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response }
 const fine = <Value>(value: Value): Read<Value> => ({ ok: true, value })
 const wrong = (response: Response): Read<never> => ({ ok: false, response })
 
+const solve = rememberingSolver()
+
 /** `POST /api/path`: the least path through a chart, every term of every chord and step told. */
-export const POST: APIRoute = async ({ request }) => {
+export const work: Work = async ({ request }) => {
   const body = await readBody(request, PathBody)
   if (!body.ok) return body.response
   const asked = questionIn(body.value)
   if (!asked.ok) return asked.response
   const { question, chords } = asked.value
-  const answer = await findOnThread(question)
-  switch (answer.kind) {
-    case 'found':
-      return Response.json(told(answer.found, chords, question.chords.length))
-    case 'too-large':
-      return refuseWith('chart', {
-        message: `${answer.steps} steps from shape to shape are too many; expected at most ${answer.most}: fewer string sets, frets or chords`,
-        expected: `at most ${answer.most} steps`,
-      })
-    case 'failed':
-      return problem(500, { error: `no path: ${answer.message}`, field: 'chart', expected: 'a path' })
-  }
+  const steps = pathSteps(question)
+  if (steps > MOST_PATH_STEPS)
+    return refuseWith('chart', {
+      message: `${steps} steps from shape to shape are too many; expected at most ${MOST_PATH_STEPS}: fewer string sets, frets or chords`,
+      expected: `at most ${MOST_PATH_STEPS} steps`,
+    })
+  return Response.json(told(solve(question).best(), chords, question.chords.length))
 }
+
+export const POST = onThread('path')
 
 interface Asked {
   readonly question: PathQuestion

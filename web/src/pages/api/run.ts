@@ -3,17 +3,17 @@ import { neckOf, stringIndex } from '@nestling/core/neck'
 import { readNote } from '@nestling/core/pitch'
 import { chanceOf, nearestRule, type PlaceRule, type RunStep, readMaterial, runOf } from '@nestling/core/practice'
 import { writeFrets } from '@nestling/core/voicing'
-import type { APIRoute } from 'astro'
 import { type RUN_PLACES, RunQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { onThread, type Work } from './_work.ts'
 
 /** No run goes beyond: higher up shapes are crowded. */
 const FRET_MAX = 15
 
 /** `GET /api/run?material=m7&cycle=fourths&from=E&place=6-and-5`: a chord through its roots, the hand moving least. */
-export const GET: APIRoute = ({ url }) => {
+export const work: Work = ({ url }) => {
   const query = readQuery(url, RunQuery)
   if (!query.ok) return query.response
   const { material, cycle, from, place, down, all, seed } = query.value
@@ -56,3 +56,5 @@ function told({ root, twin, chord, shape, hopFrets, hopMm }: RunStep) {
   if (!shape) return { ...names, why: 'no shape of it lies on these strings within these frets' }
   return { ...names, frets: writeFrets(shape.frets), hopFrets: hopFrets ?? 0, hopMm: Math.round(hopMm ?? 0) }
 }
+
+export const GET = onThread('run')

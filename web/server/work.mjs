@@ -2,4 +2,5 @@
 import { register } from 'tsx/esm/api'
 
 register()
-await import('./findPaths.ts')
+const { default: work } = await import('./work.ts')
+export default work

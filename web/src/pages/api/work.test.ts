@@ -1,0 +1,67 @@
+/** Work on threads: the same answers, nobody held up, ended with who asked for it, begun again after a thread has died. */
+import { monitorEventLoopDelay } from 'node:perf_hooks'
+import type { APIRoute } from 'astro'
+import { afterAll, expect, test } from 'vitest'
+import { endThreads } from './_work.ts'
+import { GET as names, work as namesWork } from './names.ts'
+import { POST as path } from './path.ts'
+import { GET as voicings, work as voicingsWork } from './voicings.ts'
+
+afterAll(endThreads)
+
+const TEN = 'E1,A1,D2,G2,C3,F3,A3,D4,G4,C5'
+/** As much as may be asked: ten strings, anything goes. */
+const WORST = `/api/voicings?chord=C13%2311&tuning=${TEN}&arrangement=any&open=allow&doubling=free&limit=200`
+
+const asked = (path: string, init: RequestInit = {}) => {
+  const url = new URL(path, 'http://127.0.0.1:4321')
+  return { url, request: new Request(url, init) } as unknown as Parameters<APIRoute>[0]
+}
+
+test('a thread gives the answer that the endpoint’s own work gives, refusals too', async () => {
+  for (const query of ['/api/names?frets=x68786', '/api/names?frets=x6878', '/api/names?frets=x6878x&frets=x'])
+    for (const [route, work] of [[names, namesWork]] as const) {
+      const [there, here] = [await route(asked(query)), await work(asked(query) as never)]
+      expect(there.status).toBe(here.status)
+      expect(await there.json()).toEqual(await here.json())
+    }
+})
+
+test('while the longest search goes on the main thread does nothing else, and the answer says where it was cut', async () => {
+  // Started once: a thread takes its time to begin.
+  await voicings(asked('/api/voicings?chord=C'))
+  const delay = monitorEventLoopDelay({ resolution: 5 })
+  delay.enable()
+  const answer = await voicings(asked(WORST))
+  delay.disable()
+  expect(answer.status).toBe(200)
+  const told = (await answer.json()) as { truncated: boolean; cut?: string; voicings: readonly unknown[] }
+  expect(told.truncated).toBe(true)
+  expect(told.voicings.length).toBeGreaterThan(0)
+  // The work itself takes a second; a busy test machine may hold a timer up, but not for that long.
+  expect(delay.max / 1e6).toBeLessThan(400)
+  expect((await voicingsWork(asked('/api/voicings?chord=Cmaj7&limit=0') as never)).status).toBe(400)
+})
+
+test('who goes ends the work that he asked for, and the next one is answered', async () => {
+  const going = new AbortController()
+  const answer = voicings(asked(WORST, { signal: going.signal }))
+  setTimeout(() => going.abort(), 30)
+  const { status } = await answer
+  expect([499, 500]).toContain(status)
+  expect((await names(asked('/api/names?frets=x3545x'))).status).toBe(200)
+})
+
+test('a thread that can’t begin is told, and the next one is tried anew', async () => {
+  const file = process.env['NESTLING_WORK_THREAD']
+  await endThreads()
+  process.env['NESTLING_WORK_THREAD'] = '/nowhere/at/all.mjs'
+  const dead = await path(asked('/api/path', { method: 'POST', body: JSON.stringify({ chart: '| Dm7 | G7 |' }) }))
+  expect(dead.status).toBe(500)
+  expect(await dead.json()).toMatchObject({ field: 'question', error: expect.stringContaining('no answer') })
+  if (file === undefined) delete process.env['NESTLING_WORK_THREAD']
+  else process.env['NESTLING_WORK_THREAD'] = file
+  await endThreads()
+  const alive = await path(asked('/api/path', { method: 'POST', body: JSON.stringify({ chart: '| Dm7 | G7 |' }) }))
+  expect(alive.status).toBe(200)
+})
