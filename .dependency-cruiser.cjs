@@ -131,8 +131,14 @@ module.exports = {
     {
       ...ERROR,
       name: 'the-server-starts-and-fills',
-      from: { path: '^web/server/', pathNot: TESTS },
+      from: { path: '^web/server/', pathNot: `${TESTS}|^web/server/work\\.ts$` },
       to: { path: '^web/src/', pathNot: '^web/src/(data|contracts)/|^web/src/pages/api/_border\\.ts$' },
+    },
+    {
+      ...ERROR,
+      name: 'a-thread-asks-the-endpoints-that-work-there',
+      from: { path: '^web/server/work\\.ts$' },
+      to: { path: '^web/src/', pathNot: '^web/src/pages/api/' },
     },
     {
       ...ERROR,

@@ -18,12 +18,14 @@ import { IconChevronDown, IconMoon, IconSun } from '../controls/icons.ts'
 import { isMac } from '../controls/platform.ts'
 import { EggPatterns } from '../neck/Egg.tsx'
 import { FacingProvider } from '../neck/facing.ts'
+import { sendWhenBack } from '../state/away.ts'
+import { cameBack } from '../state/cameBack.ts'
 import { $carried, addressIn, openCarried } from '../state/carried.ts'
 import { lookAtDeedsAgain, openDeeds } from '../state/deeds.ts'
 import { openPage, type PageData } from '../state/page.ts'
 import { onPrintKey } from '../state/printing.ts'
-import { $session, chooseInstrument } from '../state/session.ts'
-import { openTrayPast } from '../state/tray.ts'
+import { $session, chooseInstrument, openWaitingSettings } from '../state/session.ts'
+import { openTrayPast, openWaitingTray, refreshTray } from '../state/tray.ts'
 import { BREAKPOINTS } from '../styles/breakpoints.mjs'
 import { openKeys } from './help.ts'
 import { OnPaper } from './OnPaper.tsx'
@@ -64,10 +66,20 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
     if (isMac) document.documentElement.dataset['mac'] = ''
     openTrayPast()
     openDeeds()
-    const onShow = ({ persisted }: PageTransitionEvent) => persisted && lookAtDeedsAgain()
+    openWaitingSettings()
+    openWaitingTray()
+    const noLonger = sendWhenBack()
+    const onShow = ({ persisted }: PageTransitionEvent) => {
+      if (!persisted) return
+      lookAtDeedsAgain()
+      void refreshTray()
+    }
+    // A page that Back has taken out of the browser's store shows what was there when it was left.
+    if (cameBack()) void refreshTray()
     window.addEventListener('keydown', onPrintKey)
     window.addEventListener('pageshow', onShow)
     return () => {
+      noLonger()
       window.removeEventListener('keydown', onPrintKey)
       window.removeEventListener('pageshow', onShow)
     }

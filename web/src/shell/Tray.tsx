@@ -14,18 +14,9 @@ import { toPath, toPractice } from '../state/links.ts'
 import { tell } from '../state/notices.ts'
 import { hearChords } from '../state/playback.ts'
 import { $player } from '../state/session.ts'
-import {
-  $tray,
-  $trayKept,
-  emptyTray,
-  keepTray,
-  nameTray,
-  putBack,
-  removeFromTray,
-  shownStep,
-  stepSymbol,
-} from '../state/tray.ts'
+import { $tray, emptyTray, keepTray, nameTray, putBack, removeFromTray, shownStep, stepSymbol } from '../state/tray.ts'
 import { counted } from '../words/shapes.ts'
+import { Landing } from './Landing.tsx'
 import classes from './Tray.module.css'
 import type { FretWindow } from './TraySteps.tsx'
 
@@ -44,8 +35,18 @@ function walkOf(steps: readonly StepTexts[]): { readonly window: FretWindow; rea
   return { walk, window: places.length > 1 && to - from < WIDEST_WINDOW ? { from, to } : {} }
 }
 
-/** Sorting by hand is loaded with the first shape. */
-const TraySteps = lazy(() => import('./TraySteps.tsx'))
+/** Sorting by hand is loaded with the first shape; where the server does not give it now, the shapes are listed all the same. */
+const TraySteps = lazy(() => import('./TraySteps.tsx').catch(() => ({ default: PlainSteps })))
+
+const PlainSteps = ({ steps }: { readonly steps: readonly StepTexts[] }) => (
+  <ol className={classes['plain']} aria-label="Shapes in the tray">
+    {steps.map((step) => (
+      <li key={step.id}>
+        {stepSymbol(step)} {step.shape?.frets}
+      </li>
+    ))}
+  </ol>
+)
 
 /** Seconds from one shape of the row to the next. */
 const APART_S = 1.4
@@ -54,7 +55,6 @@ const OWNER = 'tray'
 export function Tray() {
   const tray = useStore($tray)
   const { steps, title } = tray
-  const kept = useStore($trayKept)
   // What loads later is not drawn by the server: it would send it behind the page, by a script that the page's policy forbids.
   const [isHere, setHere] = useState(false)
   useEffect(() => setHere(true), [])
@@ -77,15 +77,14 @@ export function Tray() {
           )}
         </Suspense>
       )}
+      {steps.length === 0 && <Landing />}
       {steps.length > 0 && (
         <div className={classes['acts']}>
           <span className={classes['walk']} data-testid="walk">
             {counted(steps.length, 'shape')}
             {walk > 0 && `, the hand walks ${counted(walk, 'fret')}`}
           </span>
-          <span role="status" className={classes['kept']}>
-            {kept}
-          </span>
+          <Landing />
           <PlayRow steps={steps} playing={playing !== undefined} />
           <ToPath steps={steps} />
           <Practise steps={steps} title={title} />

@@ -4,6 +4,7 @@
  */
 import { atom } from 'nanostores'
 import type { AttemptDraft, KeptAttemptAnswer } from '../contracts/practice.ts'
+import { isAway, joinSenders, sendLater } from './away.ts'
 import { call, type Reply } from './http.ts'
 
 const PREFIX = 'nestling.attempt.'
@@ -11,9 +12,6 @@ const PREFIX = 'nestling.attempt.'
 export const $waiting = atom(0)
 /** Without storage (a private window that refuses it) they wait in the page. */
 const inPage = new Map<string, AttemptDraft>()
-
-const AGAIN_MS = 5000
-let again: ReturnType<typeof setTimeout> | undefined
 
 function put(draft: AttemptDraft): void {
   inPage.set(draft.id, draft)
@@ -55,22 +53,19 @@ export async function keepAttempt(draft: AttemptDraft): Promise<Reply<KeptAttemp
 }
 
 /** Sends what an earlier page could not. */
-export async function sendWaiting(): Promise<void> {
+export async function sendWaiting(): Promise<boolean> {
   for (const draft of waiting()) {
     const reply = await call<KeptAttemptAnswer>('POST', '/api/practice/attempts', draft)
     settle(draft, reply)
-    if (!reply.ok && isAway(reply)) return
+    if (!reply.ok && isAway(reply)) return false
   }
+  return true
 }
-
-const isAway = ({ status }: { readonly status: number }): boolean => status === 0 || status >= 500
+joinSenders(sendWaiting)
 
 function settle(draft: AttemptDraft, reply: Reply<KeptAttemptAnswer>): void {
   // What the server refuses will be refused again: it does not wait.
   if (reply.ok || !isAway(reply)) take(draft.id)
-  else {
-    clearTimeout(again)
-    again = setTimeout(() => void sendWaiting(), AGAIN_MS)
-  }
+  else sendLater()
   $waiting.set(waiting().length)
 }

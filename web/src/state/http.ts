@@ -1,11 +1,21 @@
 /** Calls to our own endpoints. A refusal is a value with the server's sentence; a lost connection says so. */
 import type { Problem } from '../contracts/problem.ts'
+import { tellOthers } from './otherPages.ts'
 
 export type Reply<T> =
   | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly status: number; readonly message: string }
+  | {
+      readonly ok: false
+      readonly status: number
+      readonly message: string
+      /** It is kept in the browser, and sent when the server is back. */
+      readonly waits?: boolean
+    }
 
 export type Method = 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE'
+
+/** Other pages that show the Book then ask anew. */
+const OF_BOOK = /^\/api\/(shapes|sets|sheets|tunes|changes|notebook|copies)\b/
 
 export async function call<T>(method: Method, path: string, body?: unknown): Promise<Reply<T>> {
   let response: Response
@@ -22,6 +32,7 @@ export async function call<T>(method: Method, path: string, body?: unknown): Pro
       message: 'The server does not answer. Your work is still on this page; try again when it runs.',
     }
   }
+  if (response.ok && method !== 'GET' && OF_BOOK.test(path)) tellOthers('book', undefined)
   if (response.ok) return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T }
   const problem = (await response.json().catch(() => undefined)) as Partial<Problem> | undefined
   return { ok: false, status: response.status, message: problem?.error ?? `The server answered ${response.status}.` }

@@ -2,8 +2,8 @@
 import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
 import type { Tray } from '../contracts/progression.ts'
 import type { Settings } from '../contracts/settings.ts'
-import { $session, sessionOf } from './session.ts'
-import { $tray } from './tray.ts'
+import { openSession, sessionOf } from './session.ts'
+import { openTray } from './tray.ts'
 
 export interface PageData {
   readonly settings: Settings
@@ -13,6 +13,6 @@ export interface PageData {
 }
 
 export function openPage({ settings, instruments, tunings, tray }: PageData): void {
-  $session.set(sessionOf(settings, instruments, tunings))
-  $tray.set(tray)
+  openSession(sessionOf(settings, instruments, tunings))
+  openTray(tray)
 }

@@ -7,13 +7,15 @@ const told = vi.hoisted(() => ({ problems: [] as string[] }))
 vi.mock('./notices.ts', () => ({
   tell: { done: () => '', problem: (_: string, message: string) => told.problems.push(message), hide: () => '' },
 }))
-const { $player, $session, changeSettings, sessionOf } = await import('./session.ts')
+const { $player, $session, changeSettings, openSession, openWaitingSettings, sessionOf } = await import('./session.ts')
+const { $waitingHere, sendAll, WAITS, waitingUnder } = await import('./away.ts')
 
 const archtop = { ...STANDARD_INSTRUMENT, name: 'Archtop', id: 1, version: 1 }
 const baritone = { ...STANDARD_INSTRUMENT, name: 'Baritone', id: 2, version: 1 }
 
 beforeEach(() => {
-  $session.set(sessionOf(DEFAULT_SETTINGS, [archtop, baritone], []))
+  waitingUnder('settings').write(undefined)
+  openSession(sessionOf(DEFAULT_SETTINGS, [archtop, baritone], []))
   told.problems.length = 0
 })
 afterEach(() => vi.unstubAllGlobals())
@@ -33,11 +35,35 @@ test('a change that is refused is taken back, and the reason told', async () => 
   expect(told.problems).toEqual(['at most 100'])
 })
 
-test('without a server a change is taken back too', async () => {
-  givenServer(() => 'no server')
+test('a refused setting goes back alone; what was changed beside it, or again, stays', async () => {
+  givenServer(({ body }) =>
+    (body as { volume?: number }).volume === 200
+      ? { status: 400, body: { error: 'at most 100' } }
+      : { status: 200, body: {} },
+  )
+  const refused = changeSettings({ volume: 200 })
+  void changeSettings({ tempo: 120 })
+  await refused
+  await changeSettings({ labels: 'note' })
+  expect($session.get().settings).toMatchObject({ volume: DEFAULT_SETTINGS.volume, tempo: 120, labels: 'note' })
+})
+
+test('without a server a change waits in the browser with those after it, and is sent when it is back', async () => {
+  let away = true
+  const asked = givenServer(() => (away ? 'no server' : { status: 200, body: {} }))
   await changeSettings({ naming: 'german' })
-  expect($session.get().settings.naming).toBe('letters')
-  expect(told.problems[0]).toMatch(/does not answer/)
+  await changeSettings({ tempo: 90 })
+  expect($session.get().settings).toMatchObject({ naming: 'german', tempo: 90 })
+  expect(told.problems).toEqual([WAITS])
+  expect($waitingHere.get()).toBe(2)
+  // Another page begins with what the server has, and shows what waits.
+  openSession(sessionOf(DEFAULT_SETTINGS, [archtop], []))
+  openWaitingSettings()
+  expect($session.get().settings.naming).toBe('german')
+  away = false
+  await sendAll()
+  expect(asked.at(-1)?.body).toEqual({ naming: 'german', tempo: 90 })
+  expect($waitingHere.get()).toBe(0)
 })
 
 test('the instrument in hand is the chosen one; a new volume is no new player, another instrument is', async () => {

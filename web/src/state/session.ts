@@ -6,6 +6,7 @@ import type { Player } from '@nestling/core/request'
 import { atom, computed } from 'nanostores'
 import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
 import { DEFAULT_SETTINGS, playerOf, type Settings } from '../contracts/settings.ts'
+import { isAway, joinSenders, sendLater, WAITS, waitingUnder } from './away.ts'
 import { call } from './http.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
@@ -75,14 +76,67 @@ export const $player = computed($session, ({ settings, instrument, tunings }): P
   return lastPlayer
 })
 
-/** Shows the change at once; when the server refuses, the old state comes back with the reason. */
-export async function changeSettings(changes: Partial<Settings>): Promise<void> {
-  const before = $session.get()
-  $session.set(sessionOf({ ...before.settings, ...changes }, before.instruments, before.tunings))
-  const reply = await call<Settings>('PATCH', '/api/settings', changes)
-  if (reply.ok) return tellOthers('session', $session.get())
-  $session.set(before)
-  tell.problem('Not kept', reply.message)
+const waiting = waitingUnder<Partial<Settings>>('settings')
+/** As the server has them: what it refuses goes back to this. */
+let kept: Settings = DEFAULT_SETTINGS
+let queue: Promise<void> = Promise.resolve()
+
+const show = (changes: Partial<Settings>): void => {
+  const { settings, instruments, tunings } = $session.get()
+  $session.set(sessionOf({ ...settings, ...changes }, instruments, tunings))
+}
+
+/** As the server gave them to this page. */
+export function openSession(session: Session): void {
+  kept = session.settings
+  $session.set(session)
+}
+
+/** In the browser, once: what an earlier page could not send is shown and sent. */
+export function openWaitingSettings(): void {
+  const left = waiting.read()
+  if (left) show(left)
+}
+joinSenders(async () => {
+  const left = waiting.read()
+  if (left === undefined) return true
+  await send(left)
+  return waiting.read() === undefined
+})
+
+/**
+ * Shows a change at once. While the server is away it waits in the browser; what the server refuses goes back to what was
+ * kept, unless it was changed again meanwhile, with the reason.
+ */
+export function changeSettings(changes: Partial<Settings>): Promise<void> {
+  show(changes)
+  return send(changes)
+}
+
+/** One after another: a later change of the same setting is the later one for the server as well. */
+function send(changes: Partial<Settings>): Promise<void> {
+  queue = queue.then(async () => {
+    const all = { ...waiting.read(), ...changes }
+    const reply = await call<Settings>('PATCH', '/api/settings', all)
+    if (reply.ok) {
+      kept = { ...kept, ...all }
+      waiting.write(undefined)
+      tellOthers('session', $session.get())
+      return
+    }
+    if (isAway(reply)) {
+      if (waiting.read() === undefined) tell.problem('The setting waits', WAITS)
+      waiting.write(all, Object.keys(all).length)
+      sendLater()
+      return
+    }
+    waiting.write(undefined)
+    const shown = $session.get().settings
+    const refused = (Object.keys(all) as (keyof Settings)[]).filter((name) => shown[name] === all[name])
+    show(Object.fromEntries(refused.map((name) => [name, kept[name]])))
+    tell.problem('Not kept', reply.message)
+  })
+  return queue
 }
 
 export const chooseInstrument = (instrumentId: number): Promise<void> => changeSettings({ instrumentId })

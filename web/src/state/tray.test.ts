@@ -9,10 +9,14 @@ vi.mock('./notices.ts', () => ({
 }))
 const {
   $tray,
+  $trayConflict,
   $trayKept,
   addToTray,
+  chooseTray,
   moveInTray,
   nameTray,
+  openTray,
+  openWaitingTray,
   putBack,
   redoTray,
   removeFromTray,
@@ -20,6 +24,7 @@ const {
   shownStep,
   undoTray,
 } = await import('./tray.ts')
+const { $waitingHere, sendAll, waitingUnder } = await import('./away.ts')
 
 const shape = (frets: string, fingers = '') => {
   const read = readShape({ chord: 'Fm9', frets, tuning: 'E2,A2,D3,G3,B3,E4', fingers })
@@ -29,7 +34,9 @@ const shape = (frets: string, fingers = '') => {
 const kept = (body: unknown, version: number) => ({ status: 200, body: { ...(body as Tray), version } })
 
 beforeEach(() => {
-  $tray.set(EMPTY_TRAY)
+  waitingUnder('tray').write(undefined)
+  $trayConflict.set(undefined)
+  openTray(EMPTY_TRAY)
   $trayKept.set('kept')
   told.problems.length = 0
 })
@@ -56,22 +63,76 @@ test('a shape goes in with the fingering that was chosen, as a step of its own',
   expect(first && shownStep(first).shape?.fingers).toEqual([null, 3, 1, 2, 4, null])
 })
 
-test('what is refused as stale is told, and the tray shows what is there', async () => {
-  const there: Tray = { ...EMPTY_TRAY, title: 'of another page', version: 9 }
-  givenServer(({ method }) =>
-    method === 'PUT' ? { status: 409, body: { error: 'stale' } } : { status: 200, body: there },
-  )
-  await nameTray('mine')
-  expect($tray.get()).toEqual(there)
-  expect($trayKept.get()).toBe('not kept')
-  expect(told.problems).toEqual(['The tray is not kept'])
+/** Another page has made this of the tray. */
+const elsewhere = (there: Tray) => {
+  let version = there.version
+  return givenServer(({ method, body }) => {
+    if (method === 'GET') return { status: 200, body: there }
+    return (body as Tray).version < version ? { status: 409, body: { error: 'stale' } } : kept(body, ++version)
+  })
+}
+const other = { id: 'other', beats: 4, chord: 'Dm7', shape: null, held: false }
+
+test('what two pages added is joined and kept, and nobody is asked', async () => {
+  elsewhere({ ...EMPTY_TRAY, steps: [other], version: 9 })
+  await addToTray([shape('x8688x')])
+  await vi.waitFor(() => expect($trayKept.get()).toBe('kept'))
+  expect($tray.get()).toMatchObject({ version: 10, steps: [{ id: 'other' }, { chord: 'Fm9' }] })
+  expect(told.problems).toEqual([])
 })
 
-test('without a server what was collected stays on the page', async () => {
+test('what can’t be joined is shown both, nothing is written until one is chosen, and the other comes back by undo', async () => {
+  const asked = elsewhere({ ...EMPTY_TRAY, title: 'theirs', steps: [other], version: 9 })
+  await nameTray('mine')
+  await vi.waitFor(() =>
+    expect($trayConflict.get()).toMatchObject({ mine: { title: 'mine' }, theirs: { title: 'theirs' } }),
+  )
+  const puts = () => asked.filter(({ method }) => method === 'PUT').length
+  const before = puts()
+  await addToTray([shape('x8688x')])
+  expect(puts()).toBe(before)
+  await chooseTray('theirs')
+  expect($tray.get()).toMatchObject({ title: 'theirs', steps: [{ id: 'other' }] })
+  expect($trayConflict.get()).toBeUndefined()
+  await undoTray()
+  expect($tray.get()).toMatchObject({ title: 'mine' })
+  expect($trayKept.get()).toBe('kept')
+})
+
+test('while the server is away the tray waits in the browser, and is sent when it is back', async () => {
+  let away = true
+  let version = 0
+  const asked = givenServer(({ body }) => (away ? 'no server' : kept(body, ++version)))
+  await addToTray([shape('x8688x')])
+  await nameTray('Slow Ferry')
+  expect($tray.get().steps).toHaveLength(1)
+  expect($trayKept.get()).toBe('waiting for the server')
+  expect(told.problems).toEqual(['The tray waits'])
+  expect($waitingHere.get()).toBe(1)
+  away = false
+  await sendAll()
+  expect($trayKept.get()).toBe('kept')
+  expect($waitingHere.get()).toBe(0)
+  expect(asked.at(-1)?.body).toMatchObject({ title: 'Slow Ferry', steps: [{ chord: 'Fm9' }] })
+})
+
+test('what an earlier page could not send is joined with what the server has now', async () => {
   givenServer(() => 'no server')
   await addToTray([shape('x8688x')])
-  expect($tray.get().steps).toHaveLength(1)
-  expect($trayKept.get()).toBe('not kept')
+  // Another page, with what the server gives it.
+  openTray({ ...EMPTY_TRAY, steps: [other], version: 4 })
+  openWaitingTray()
+  expect($tray.get().steps.map(({ chord }) => chord)).toEqual(['Dm7', 'Fm9'])
+  const asked = givenServer(({ body }) => kept(body, 5))
+  await sendAll()
+  expect(asked[0]?.body).toMatchObject({ version: 4, steps: { length: 2 } })
+  expect($trayKept.get()).toBe('kept')
+})
+
+test('a full disk is no refusal: the tray waits', async () => {
+  givenServer(() => ({ status: 507, body: { error: 'The disk is full. Nothing was kept.' } }))
+  await addToTray([shape('x8688x')])
+  expect($trayKept.get()).toBe('waiting for the server')
 })
 
 test('a full tray takes what fits and says what does not', async () => {

@@ -1,15 +1,18 @@
 /**
- * The tray: the current progression, shapes collected while working. A change shows at once and lands in the database; a
- * refusal brings back what is there.
+ * The tray: the current progression, shapes collected while working. A change shows at once and lands in the database; while
+ * the server is away it waits in the browser. What another page has made of the tray meanwhile is joined with it, or both are
+ * shown to choose from.
  */
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { EMPTY_PROGRESSION, type StepTexts, stepFor, withSteps, writeProgression } from '@nestling/core/progression'
 import { readShape, type Shape } from '@nestling/core/shape'
 import { atom } from 'nanostores'
 import { EMPTY_TRAY, type KeptSet, type KeptSetDraft, MOST_STEPS, type Tray } from '../contracts/progression.ts'
+import { isAway, joinSenders, sendLater, WAITS, waitingUnder } from './away.ts'
 import { changedFrom, type History, type Moment, NO_HISTORY, redone, undone } from './history.ts'
 import { call, type Reply } from './http.ts'
 import { newId } from './ids.ts'
+import { mergedTray, type TrayTexts } from './mergeTray.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
 import { $style } from './session.ts'
@@ -18,15 +21,49 @@ import { inWindow, keepInWindow } from './windowStorage.ts'
 
 export const $tray = atom<Tray>(EMPTY_TRAY)
 /** Whether the last change has landed. */
-export const $trayKept = atom<'kept' | 'keeping' | 'not kept'>('kept')
+export const $trayKept = atom<'kept' | 'keeping' | 'not kept' | 'waiting for the server'>('kept')
+/** What this page and another have made of the tray, where the two can't be joined. */
+export const $trayConflict = atom<{ readonly mine: TrayTexts; readonly theirs: Tray } | undefined>(undefined)
+
+/** As the server last had it: what is changed here is changed from there. */
+let base: Tray = EMPTY_TRAY
+const waiting = waitingUnder<{ readonly base: Tray; readonly mine: TrayTexts }>('tray')
+
+/** As the server has it; with what an earlier page could not send. */
+export function openTray(tray: Tray): void {
+  base = tray
+  $tray.set(tray)
+}
+
+/** As the server has it now, where nothing of this page is on its way. */
+export async function refreshTray(): Promise<void> {
+  if ($trayKept.get() !== 'kept') return
+  const there = await call<Tray>('GET', '/api/tray')
+  if (there.ok && $trayKept.get() === 'kept') openTray(there.value)
+}
+
+/** In the browser, once: what an earlier page could not send is shown and sent. */
+export function openWaitingTray(): void {
+  const left = waiting.read()
+  if (!left) return
+  const joined = mergedTray(textsOf(left.base), left.mine, textsOf(base), MOST_STEPS)
+  if (joined) $tray.set({ ...joined, version: base.version })
+  else $trayConflict.set({ mine: left.mine, theirs: base })
+  $trayKept.set('waiting for the server')
+}
+joinSenders(async () => {
+  if (waiting.read() === undefined || $trayConflict.get()) return true
+  await send(() => ({}))
+  return waiting.read() === undefined || $trayConflict.get() !== undefined
+})
 // What is being kept here comes first: the server then tells whether the two agree.
 hearOthers<Tray>('tray', (tray) => {
-  if ($trayKept.get() !== 'keeping') $tray.set(tray)
+  if ($trayKept.get() === 'kept') openTray(tray)
 })
 
 let queue: Promise<void> = Promise.resolve()
 
-type Texts = Omit<Tray, 'version'>
+type Texts = TrayTexts
 interface TrayPast {
   readonly history: History<Texts>
   /** When each step of the past was taken. */
@@ -80,21 +117,61 @@ function send(to: Change): Promise<void> {
   $tray.set({ ...shown, ...to(shown) })
   $trayKept.set('keeping')
   queue = queue.then(async () => {
-    const reply = await call<Tray>('PUT', '/api/tray', $tray.get())
+    // Until somebody has chosen, nothing is written over anything.
+    if ($trayConflict.get()) return
+    const sent = $tray.get()
+    const reply = await call<Tray>('PUT', '/api/tray', sent)
     if (reply.ok) {
       // What was changed meanwhile stays; only the version is the server's.
+      base = { ...sent, version: reply.value.version }
       $tray.set({ ...$tray.get(), version: reply.value.version })
+      waiting.write(undefined)
       $trayKept.set('kept')
       tellOthers('tray', $tray.get())
       return
     }
-    $trayKept.set('not kept')
-    tell.problem('The tray is not kept', reply.message)
-    if (reply.status !== 409) return
-    const there = await call<Tray>('GET', '/api/tray')
-    if (there.ok) $tray.set(there.value)
+    if (reply.status === 409) return joinTheirs()
+    const isNews = waiting.read() === undefined
+    waiting.write(isAway(reply) ? { base, mine: textsOf($tray.get()) } : undefined)
+    if (!isAway(reply)) {
+      $trayKept.set('not kept')
+      tell.problem('The tray is not kept', reply.message)
+      return
+    }
+    if (isNews) tell.problem('The tray waits', WAITS)
+    $trayKept.set('waiting for the server')
+    sendLater()
   })
   return queue
+}
+
+/** The server has another state: joined and sent again, or both kept to choose from. */
+async function joinTheirs(): Promise<void> {
+  const there = await call<Tray>('GET', '/api/tray')
+  if (!there.ok) return sendLater()
+  const mine = textsOf($tray.get())
+  const joined = mergedTray(textsOf(base), mine, textsOf(there.value), MOST_STEPS)
+  base = there.value
+  if (joined) {
+    $tray.set({ ...joined, version: there.value.version })
+    void send(() => ({}))
+    return
+  }
+  waiting.write({ base: there.value, mine })
+  $trayConflict.set({ mine, theirs: there.value })
+  $trayKept.set('not kept')
+}
+
+/** One of the two states holds; the other one can be had back by undo. */
+export function chooseTray(which: 'mine' | 'theirs'): Promise<void> {
+  const found = $trayConflict.get()
+  if (!found) return Promise.resolve()
+  $trayConflict.set(undefined)
+  base = found.theirs
+  const other = which === 'mine' ? textsOf(found.theirs) : found.mine
+  remember(changedFrom(pastNow().history, other), [...pastNow().at, stamp()])
+  $tray.set({ ...(which === 'mine' ? found.mine : found.theirs), version: found.theirs.version })
+  return send(() => ({}))
 }
 
 /** Shapes as steps of a bar each, behind what is there. What does not fit is told. */

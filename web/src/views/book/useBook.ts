@@ -7,9 +7,11 @@ import type { BookAsk, BookShapes, KeptShape, ShapesChange } from '../../contrac
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { createAsked } from '../../state/asked.ts'
 import { changeShape, changeShapes, deleteShape, type ShapeChange, shapesIn } from '../../state/book.ts'
+import { cameBack } from '../../state/cameBack.ts'
 import { $takenBack, did as deedDone, restoring, type Undoing, undoingChange } from '../../state/deeds.ts'
 import { call } from '../../state/http.ts'
 import { tell } from '../../state/notices.ts'
+import { hearOthers } from '../../state/otherPages.ts'
 import { $session } from '../../state/session.ts'
 import { type Params, readBook, writeBook } from './address.ts'
 import type { BookPlan } from './types.ts'
@@ -116,8 +118,11 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
   useEffect(() => {
     const onShow = ({ persisted }: PageTransitionEvent) => persisted && void newest.current()
     window.addEventListener('pageshow', onShow)
+    if (cameBack()) void newest.current()
     return () => window.removeEventListener('pageshow', onShow)
   }, [])
+  // What another open page has done to the Book.
+  useEffect(() => hearOthers('book', () => void newest.current()), [])
 
   const did = useCallback<BookState['did']>((words, undo) => {
     deedDone(words, undo)
