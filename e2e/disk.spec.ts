@@ -1,5 +1,9 @@
 /** A full disk: no write is told as kept that is not, whatever it was, and nothing that was kept is lost. */
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
+import { fullRound, killRound } from './support/rounds.ts'
 import { endAll, startServer, stopped } from './support/server.ts'
 import { smallDisk } from './support/smallDisk.ts'
 import { ask, kept, routesThatWrite, writesOn } from './support/writes.ts'
@@ -58,5 +62,35 @@ test('on a full disk every write is refused with 507 and nothing is changed; wit
     await stopped(third)
   } finally {
     disk.remove()
+  }
+})
+
+/** The same in the hundreds: `npm run ordeal`. */
+test('three times killed while it writes: what was acknowledged is there', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'nestling-kills-'))
+  try {
+    for (const [round, afterMs] of [60, 170, 320].entries()) {
+      const { acknowledged, lost, kept } = await killRound(folder, `round${round}`, afterMs)
+      expect([lost, kept]).toEqual([[], []])
+      if (round > 0) expect(acknowledged).toBeGreaterThan(0)
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+})
+
+test('twice the disk runs full while it writes: what was acknowledged is there, what was refused is not', async () => {
+  for (const [round, afterMs] of [120, 300].entries()) {
+    const disk = smallDisk(8)
+    test.skip(disk === undefined, 'nothing may be mounted here')
+    if (!disk) return
+    try {
+      const { acknowledged, refused, lost, kept } = await fullRound(disk, `round${round}`, afterMs)
+      expect([lost, kept]).toEqual([[], []])
+      expect(acknowledged).toBeGreaterThan(0)
+      expect(refused).toBeGreaterThan(0)
+    } finally {
+      disk.remove()
+    }
   }
 })

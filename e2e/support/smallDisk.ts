@@ -1,6 +1,6 @@
 /** A file system that is soon full: a few megabytes of memory, where this machine lets one be mounted. */
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
+import { appendFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
@@ -24,8 +24,13 @@ export function smallDisk(megabytes: number): SmallDisk | undefined {
   return {
     folder,
     fill: () => {
-      const { bavail, bsize } = statfsSync(folder)
-      writeFileSync(filler, Buffer.alloc(bavail * bsize))
+      // Somebody else writes meanwhile: until the system says that nothing more will go.
+      for (let size = 1 << 20; size >= 1; size = size > 4096 ? size / 2 : 0)
+        try {
+          for (;;) appendFileSync(filler, Buffer.alloc(size))
+        } catch {
+          // So much no longer; less, perhaps.
+        }
     },
     free: () => rmSync(filler, { force: true }),
     remove: () => {

@@ -1,0 +1,90 @@
+/** `npm run ordeal`: what is kept, attacked in the hundreds; a table of what was tried and what held. */
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fullRound, killRound, type Round } from '../../e2e/support/rounds.ts'
+import { startServer, stopped } from '../../e2e/support/server.ts'
+import { smallDisk } from '../../e2e/support/smallDisk.ts'
+import { printTable } from '../bench/table.ts'
+
+const rounds = Number(process.argv[2] ?? 100)
+const rows: string[][] = []
+let held = true
+
+function told(what: string, all: readonly Round[]): void {
+  const sum = (of: (round: Round) => number) => all.reduce((total, round) => total + of(round), 0)
+  const lost = sum((round) => round.lost.length)
+  const kept = sum((round) => round.kept.length)
+  const right = all.length > 0 && lost === 0 && kept === 0 && sum((round) => round.acknowledged) > 0
+  held &&= right || all.length === 0
+  rows.push([
+    what,
+    String(all.length),
+    String(sum((round) => round.acknowledged)),
+    String(sum((round) => round.refused)),
+    String(lost),
+    String(kept),
+    all.length === 0 ? 'not tried: nothing may be mounted here' : right ? 'held' : 'DID NOT HOLD',
+  ])
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'nestling-ordeal-'))
+const kills: Round[] = []
+for (let round = 0; round < rounds; round++) {
+  kills.push(await killRound(folder, `k${round}x`, 20 + ((round * 37) % 400)))
+  if (round % 10 === 9) console.log(`${round + 1} of ${rounds} kills`)
+}
+told('killed while it writes', kills)
+rmSync(folder, { recursive: true, force: true })
+
+const full: Round[] = []
+for (let round = 0; round < Math.ceil(rounds / 2); round++) {
+  const disk = smallDisk(8)
+  if (!disk) break
+  try {
+    full.push(await fullRound(disk, `f${round}x`, 30 + ((round * 53) % 500)))
+  } finally {
+    disk.remove()
+  }
+  if (round % 10 === 9) console.log(`${round + 1} of ${Math.ceil(rounds / 2)} full disks`)
+}
+told('the disk runs full while it writes, then killed', full)
+
+/** Odd requests: nothing may end in a fault of the server's own. */
+const server = mkdtempSync(join(tmpdir(), 'nestling-odd-'))
+const running = await startServer({ PORT: '0', NESTLING_DATA: server })
+const ODD = [
+  '',
+  '%00',
+  '%ff',
+  '../../etc/passwd',
+  '1e9',
+  '-1',
+  'null',
+  '{}',
+  '"',
+  'É',
+  'a'.repeat(3000),
+  '%F0%9F%8E%B8',
+]
+const PATHS = ['voicings?chord=', 'names?frets=', 'key?tonic=', 'lane?tonic=', 'arpeggio?chord=', 'shapes?find=', 'chord?symbol=', 'run?material=', 'shapes/', 'tunes/', 'sheets/', 'changes/'] // biome-ignore format: a list
+let asked = 0
+const faults: string[] = []
+for (let round = 0; round < rounds; round++)
+  await Promise.all(
+    PATHS.map(async (path, index) => {
+      const odd = ODD[(round + index) % ODD.length] as string
+      const more = ODD[(round * 7 + index) % ODD.length] as string
+      const response = await fetch(`${running.address}api/${path}${odd}${path.includes('?') ? `&limit=${more}` : more}`)
+      asked++
+      if (response.status >= 500) faults.push(`${path}${odd}: ${response.status}`)
+      await response.arrayBuffer()
+    }),
+  )
+await stopped(running)
+rmSync(server, { recursive: true, force: true })
+held &&= faults.length === 0
+rows.push(['odd requests', String(asked), '', '', '', '', faults.length === 0 ? 'held' : `DID NOT HOLD: ${faults[0]}`])
+
+printTable(['what was tried', 'rounds', 'acknowledged', 'refused', 'lost', 'kept though refused', ''], rows)
+process.exit(held ? 0 : 1)
