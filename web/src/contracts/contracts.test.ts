@@ -89,3 +89,12 @@ describe('a tray and a set', () => {
     expect(v.safeParse(KeptSetDraft, { title: 'x', steps: [] }).success).toBe(false)
   })
 })
+
+test('half a character is refused in any text, a whole one of two halves is not', () => {
+  const draft = { name: 'x', chord: 'Am7', frets: '5x555x', tuning: 'E2,A2,D3,G3,B3,E4' }
+  expect(v.safeParse(KeptShapeDraft, { ...draft, note: '\u{1F3B8}' }).success).toBe(true)
+  for (const field of ['name', 'note', 'chord'] as const) {
+    const { success, issues } = v.safeParse(KeptShapeDraft, { ...draft, [field]: 'a\uD83C' })
+    expect([success, issues?.[0]?.message]).toEqual([false, 'whole characters'])
+  }
+})

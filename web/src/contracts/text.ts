@@ -1,7 +1,10 @@
 /** Pieces that the schemas share. */
 import * as v from 'valibot'
 
-export const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`))
+/** Half a character (a surrogate without its other half) can be kept by nothing as it is. */
+const whole = v.check((given: string) => !/\p{Surrogate}/u.test(given), 'whole characters')
+
+export const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`), whole)
 
 export const name = (most: number) =>
   v.pipe(
@@ -9,6 +12,7 @@ export const name = (most: number) =>
     v.trim(),
     v.minLength(1, `a name of 1 to ${most} characters`),
     v.maxLength(most, `a name of 1 to ${most} characters`),
+    whole,
   )
 
 export const version = v.pipe(v.number(), v.integer(), v.minValue(1))
