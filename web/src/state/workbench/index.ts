@@ -7,6 +7,6 @@ export { type Address, addressOf, addressOfShape, questionTextsIn, readAddress, 
 export { $counts, $waysOut, countFor, countWord } from './counts.ts'
 export { $otherSets } from './otherSets.ts'
 export {
-  $preview, $workbench, asked, changePlayer, current, finishLine, neckIn, openWorkbench, redo, shapeInHand, undo, voicingInHand,
+  $preview, $workbench, asked, changePlayer, current, finishLine, neckIn, openWorkbench, redo, searchAgain, shapeInHand, undo, voicingInHand,
 } from './store.ts' // biome-ignore format: a list
 export type { CountedWayOut, Counts, Preview, Search, Step, WorkbenchState } from './types.ts'

@@ -24,7 +24,7 @@ vi.mock('../../workers/clients.ts', () => ({
 }))
 const {
   $workbench, asked, clearNeck, current, finishLine, invert, moveFret, openWorkbench, redo, setByHand, setString, shapeInHand, stepFrom, takeFingers,
-  takeLine, takeName, takeShape, typeLine, undo,
+  takeLine, takeName, takeShape, searchAgain, typeLine, undo,
 } = await import('./index.ts') // biome-ignore format: a list
 
 const player = playerOf(DEFAULT_SETTINGS)
@@ -78,6 +78,10 @@ test('a worker that fails is told, and the next question is answered', async () 
   searches.open[0]?.fail()
   await vi.waitFor(() => expect(current().search).toEqual({ status: 'failed', message: 'the worker died' }))
   searches.byHand = false
+  // The same question anew, or another one.
+  await searchAgain()
+  expect(current().search).toMatchObject({ status: 'found' })
+  expect(symbol()).toBe('Gm7')
   typeLine('C7')
   await settled()
   expect(symbol()).toBe('C7')

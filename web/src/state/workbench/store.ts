@@ -106,6 +106,9 @@ async function search(kept: readonly KeptWish[] = []): Promise<void> {
   showAnswer()
 }
 
+/** The same question anew, after a search that has stopped. */
+export const searchAgain = (): Promise<void> => search()
+
 /** Draws what was found, and has the rest counted. */
 function showAnswer(): void {
   publish()

@@ -9,7 +9,7 @@ import { TOLD_MARGINS } from '../../../neck/layout.ts'
 import { useBoard } from '../../../neck/useBoard.ts'
 import { useScrollTogether } from '../../../neck/useScrollTogether.ts'
 import { $session, changeSettings } from '../../../state/session.ts'
-import { $otherSets, neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'
+import { $otherSets, neckIn, searchAgain, type WorkbenchState } from '../../../state/workbench/index.ts'
 import { gaveWayWords, leftOutWords } from '../../../words/found.ts'
 import { fretsWord, stringsApart } from '../../../words/shapes.ts'
 import classes from './Found.module.css'
@@ -96,7 +96,10 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
       </div>
       {search.status === 'failed' && (
         <p role="alert" className={classes['empty']}>
-          The search stopped: {search.message}. Change the line to try again.
+          The search stopped: {search.message}.{' '}
+          <button type="button" onClick={() => void searchAgain()}>
+            Try again
+          </button>
         </p>
       )}
       {search.status === 'searching' && result === undefined && (
