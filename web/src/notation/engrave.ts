@@ -107,7 +107,8 @@ async function draw(
   let metre: WrittenBar['metre'] | undefined
   let y = above
   for (const [index, row] of rows.entries()) {
-    if (index > 0) await breathe()
+    // The first one too: what the player did is drawn before it.
+    await breathe()
     if (!isWanted()) break
     const tells = tellsMetre(row, index === 0 && options.begins !== false, metre)
     metre = row.at(-1)?.group[0].metre ?? metre
