@@ -2,7 +2,19 @@
 import { chromium } from '@playwright/test'
 import { TIMBRES } from '../../core/src/neck/index.ts'
 import { onsetsIn, readWav, unevennessMs } from '../../e2e/support/soundFile.ts'
-import { amplitude, centroid, db, hzOf, loudnessDb, peakOf, RATE, slice } from '../../web/src/sound/measured.testkit.ts'
+import { watchSounds } from '../../e2e/support/startedSounds.ts'
+import {
+  amplitude,
+  centroid,
+  centsOff,
+  db,
+  hzOf,
+  loudnessDb,
+  peakOf,
+  peakTogether,
+  RATE,
+  slice,
+} from '../../web/src/sound/measured.testkit.ts'
 import { renderPluck, type StringKind } from '../../web/src/sound/pluckedString.ts'
 import { watchHost } from './host.ts'
 import { CHROMIUM, demoServer } from './server.ts'
@@ -29,9 +41,11 @@ function stringRow(kind: StringKind): readonly string[] {
   const first = Math.max(...all.map(({ samples }) => Math.abs(samples[0] as number)))
   const peak = Math.max(...all.map(({ samples }) => peakOf(samples)))
   const middle = all[Math.floor(all.length / 3)] as (typeof all)[number]
+  const off = Math.max(...all.map(({ midi, samples }) => Math.abs(centsOff(samples, hzOf(midi)))))
   const bright = centroid(slice(middle.samples, 0.3, 0.3), hzOf(middle.midi))
   return [
     kind,
+    `${off.toFixed(2)} cents`,
     `${spread.toFixed(2)} dB`,
     `${Math.max(...steps).toFixed(2)} dB`,
     first.toFixed(4),
@@ -43,6 +57,7 @@ function stringRow(kind: StringKind): readonly string[] {
 printTable(
   [
     'string',
+    'pitch, at most off',
     'loudness, all frets',
     'first partial, neighbours',
     'first sample',
@@ -51,6 +66,15 @@ printTable(
     'rendered in',
   ],
   [...TIMBRES, 'bass' as const].map(stringRow),
+)
+/** Six strings at the same moment, all at full volume: the curve that keeps everything below full scale begins at 0.7. */
+const SIX = [
+  [40, 47, 52, 56, 59, 64],
+  [41, 48, 53, 56, 60, 65],
+  [52, 57, 62, 67, 71, 76],
+]
+console.log(
+  `\nSix strings plucked together, every slider at 100: at most ${Math.max(...TIMBRES.flatMap((timbre) => SIX.map((midis) => peakTogether(midis, timbre)))).toFixed(2)} of full scale; the last curve begins at 0.70`,
 )
 console.log('')
 
@@ -64,6 +88,7 @@ const settings = (changes: object) =>
   })
 const browser = await chromium.launch(CHROMIUM)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+const started = await watchSounds(page)
 const written = () => page.locator('[data-testid=notation][data-notes]').waitFor()
 
 /** From another position to its whole view: neck, panels, staff and TAB. */
@@ -159,6 +184,7 @@ const nodesEarly = await nodes()
 await page.getByRole('button', { name: 'Stop', exact: true }).click()
 await page.waitForTimeout(500)
 await page.getByRole('button', { name: 'Play', exact: true }).click()
+const startedBefore = (await started()).length
 const busyBefore = await busyS()
 await page.waitForTimeout(PLAYED_S * 1000)
 const busyShare = (100 * ((await busyS()) - busyBefore)) / PLAYED_S
@@ -167,6 +193,14 @@ const [struck, late] = [await told.getAttribute('data-struck'), await told.getAt
 const nodesLate = await nodes()
 searching = false
 await search
+/** When each string was told to start, against an even eighth from the first on. */
+const times = (await started()).slice(startedBefore)
+const step = 30 / TEMPO
+const offGrid = times.map((at) => {
+  const steps = (at - (times[0] as number)) / step
+  return Math.abs(steps - Math.round(steps)) * step * 1000
+})
+console.log(`Onsets live: ${times.length} strings, at most ${ms(Math.max(...offGrid))} from their eighths`)
 console.log(
   `Eighths at ${TEMPO} for ${PLAYED_S} s beside ${searches} searches: ${struck} sounds struck, ${late} of them late; the page's main thread was busy ${busyShare.toFixed(0)} % of the time; ${nodesEarly} audio nodes after five seconds, ${nodesLate} at the end\n`,
 )

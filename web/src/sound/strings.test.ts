@@ -1,9 +1,19 @@
 /** The string measured: what a player hears from fret to fret and from string to string. */
 import { TIMBRES } from '@nestling/core/neck'
 import { describe, expect, test } from 'vitest'
-import { decibels } from './decibels.ts'
-import { clean, HEADROOM_DB } from './headroom.ts'
-import { amplitude, centroid, db, hzOf, loudnessDb, peakOf, RATE, slice } from './measured.testkit.ts'
+import { clean } from './headroom.ts'
+import {
+  amplitude,
+  centroid,
+  centsOff,
+  db,
+  hzOf,
+  loudnessDb,
+  peakOf,
+  peakTogether,
+  RATE,
+  slice,
+} from './measured.testkit.ts'
 import { renderPluck, type StringKind } from './pluckedString.ts'
 
 /** Every pitch from the lowest string of a baritone to the last fret. */
@@ -73,21 +83,18 @@ test('what is soft enough leaves as it came, and nothing leaves at full scale', 
   expect((clean(0.701) - clean(0.7)) / 0.001).toBeCloseTo(1, 1)
 })
 
-/** The gain of the whole chain with every slider at 100: the room that is kept, and twice what 100 is above 70. */
-const AT_FULL = 10 ** ((HEADROOM_DB + 2 * decibels(100)) / 20)
-
 test.each([
   ['an open chord', [40, 47, 52, 56, 59, 64]],
   ['a barre', [41, 48, 53, 56, 60, 65]],
   ['fourths', [40, 45, 50, 55, 59, 64]],
   ['high up', [52, 57, 62, 67, 71, 76]],
 ])('six strings plucked together at full volume stay below the knee: %s', (_, midis) => {
-  for (const timbre of TIMBRES) {
-    const strings = midis.map((midi) => renderPluck(midi, RATE, timbre))
-    const length = Math.min(...strings.map((one) => one.length))
-    const together = Float32Array.from({ length }, (_, at) =>
-      strings.reduce((sum, one, string) => sum + (string % 2 === 1 ? -1 : 1) * (one[at] as number), 0),
-    )
-    expect(AT_FULL * peakOf(together)).toBeLessThanOrEqual(0.7)
-  }
+  for (const timbre of TIMBRES) expect(peakTogether(midis, timbre)).toBeLessThanOrEqual(0.7)
+})
+
+test.each(TIMBRES)('every fret of %s sounds its pitch within half a cent', (timbre) => {
+  for (let midi = 33; midi <= 88; midi += 5)
+    expect(Math.abs(centsOff(renderPluck(midi, RATE, timbre), hzOf(midi)))).toBeLessThan(0.5)
+  // What is out of tune is seen to be.
+  expect(centsOff(renderPluck(60, RATE, timbre), hzOf(60.1))).toBeCloseTo(-10, 0)
 })
