@@ -1,15 +1,19 @@
 /** The server as a process: what it says when it can't start, and what survives when it is killed. */
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { spawn } from 'node:child_process'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { ended, startServer } from './support/server.ts'
+import { endAll, ended, startServer } from './support/server.ts'
 
 let folder: string
 test.beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'nestling-server-'))
 })
-test.afterEach(() => rmSync(folder, { recursive: true, force: true }))
+test.afterEach(async () => {
+  await endAll()
+  rmSync(folder, { recursive: true, force: true })
+})
 
 test('a kept shape survives a server that is killed at once', async ({ request }) => {
   const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
@@ -133,4 +137,61 @@ test('beyond this machine it asks for the passphrase: pages, endpoints and scrip
     child.kill('SIGTERM')
     await ended(child)
   }
+})
+
+/** As somebody types it, on the folder that `NESTLING_DATA` names. */
+function npm(
+  script: string,
+  ...words: readonly string[]
+): Promise<{ readonly code: number | null; readonly said: string }> {
+  const child = spawn('npm', ['run', '-s', script, ...(words.length > 0 ? ['--', ...words] : [])], {
+    cwd: join(import.meta.dirname, '..'),
+    env: { ...process.env, NESTLING_DATA: folder },
+  })
+  let said = ''
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (text: Buffer) => {
+      said += text.toString()
+    })
+  return new Promise((resolve) => child.once('close', (code) => resolve({ code, said })))
+}
+
+test('a copy is made while Nestling runs, listed, not put back under it, and put back when it is stopped', async ({
+  request,
+}) => {
+  const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const tempo = async ({ address }: { readonly address: string }) =>
+    (await (await request.get(`${address}api/settings`)).json()).tempo
+  await request.patch(`${first.address}api/settings`, { data: { tempo: 71 } })
+  const saved = await npm('backup')
+  expect(saved).toMatchObject({ code: 0, said: expect.stringContaining('Saved: ') })
+  const name = /nestling-\d{4}-\S+\.db/.exec(saved.said)?.[0] ?? ''
+  await request.patch(`${first.address}api/settings`, { data: { tempo: 99 } })
+  expect((await npm('restore')).said).toContain(name)
+  expect(await npm('restore', name)).toMatchObject({ code: 1, said: expect.stringContaining('Stop it first') })
+  expect(await tempo(first)).toBe(99)
+  first.child.kill('SIGTERM')
+  await ended(first.child)
+  expect(await npm('restore', 'no-such.db')).toMatchObject({ code: 1, said: expect.stringContaining('no copy called') })
+  expect(await npm('restore', name)).toMatchObject({ code: 0, said: expect.stringContaining('set-aside-') })
+  const second = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  expect(await tempo(second)).toBe(71)
+  second.child.kill('SIGTERM')
+  await ended(second.child)
+})
+
+test('a database that is damaged is told in one line, with the way back, and left as it is', async () => {
+  const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  first.child.kill('SIGTERM')
+  await ended(first.child)
+  const file = join(folder, 'nestling.db')
+  const bytes = readFileSync(file)
+  bytes.fill(0xa5, 4096 * 2, 4096 * 2 + 200)
+  writeFileSync(file, bytes)
+  const second = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  expect(second.line).toMatch(
+    /^The database in \S+ is damaged \(.+\)\. Nothing was changed\. npm run restore lists the copies/,
+  )
+  expect(await ended(second.child)).toBe(1)
+  expect(readFileSync(file).equals(bytes)).toBe(true)
 })
