@@ -30,9 +30,7 @@ export function checkFiles(folder: string): void {
     throw new DataProblem(
       `In ${folder} the database ${FILE} is ${existsSync(join(folder, FILE)) ? 'empty' : 'missing'}, but its log ${LOG} is not: somebody has moved it or the disk has lost it. Put ${FILE} back beside its log, or move the log away to begin anew. ${WAY_BACK}`,
     )
-  const noted = notedRun(folder)
-  const found = { run: runIn(join(folder, FILE)), inode: statSync(join(folder, FILE)).ino }
-  if (noted && (noted.run !== found.run || noted.inode !== found.inode))
+  if (runIn(join(folder, FILE)) < notedRun(folder))
     throw new DataProblem(
       `In ${folder} the database ${FILE} is not the one that its log ${LOG} belongs to: an older copy was put back beside a newer log. To use the copy, move ${LOG} and ${FILE}-shm away; to use what was there, put that file back. ${WAY_BACK}`,
     )
@@ -52,17 +50,13 @@ function runIn(path: string): number {
   return head.readUInt32BE()
 }
 
-interface Run {
-  readonly run: number
-  readonly inode: number
-}
-
-function notedRun(folder: string): Run | undefined {
+/** 0 where none is noted. */
+function notedRun(folder: string): number {
   try {
-    const { run, inode } = JSON.parse(readFileSync(join(folder, NOTE), 'utf8')) as Partial<Run>
-    return typeof run === 'number' && typeof inode === 'number' ? { run, inode } : undefined
+    const { run } = JSON.parse(readFileSync(join(folder, NOTE), 'utf8')) as { readonly run?: unknown }
+    return typeof run === 'number' ? run : 0
   } catch {
-    return undefined
+    return 0
   }
 }
 
@@ -72,7 +66,8 @@ export function beginRun(sqlite: Sqlite.Database, folder: string): void {
   try {
     sqlite.pragma(`user_version = ${run}`)
     sqlite.pragma('wal_checkpoint(TRUNCATE)')
-    writeFileSync(join(folder, NOTE), JSON.stringify({ run, inode: statSync(join(folder, FILE)).ino } satisfies Run))
+    // As the file itself has it: where somebody reads it at this moment, it may have it later only.
+    writeFileSync(join(folder, NOTE), JSON.stringify({ run: runIn(join(folder, FILE)) }))
   } catch (error) {
     // On a full disk what was kept can still be read; the check of the next start has less to go by.
     console.error(`The start could not be noted in ${folder} (${(error as Error).message}).`)

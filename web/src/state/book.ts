@@ -40,6 +40,8 @@ export async function keepShape(draft: Draft): Promise<Reply<KeptShapeAnswer>> {
 }
 
 joinSenders(async () => {
+  // What an earlier page left is counted here as well.
+  keepWaiting(waitingShapes())
   for (const one of waitingShapes()) {
     const there = await alreadyKept(one)
     if (there === undefined) return false

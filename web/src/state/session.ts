@@ -34,6 +34,7 @@ export const sessionOf = (
 export const $session = atom<Session>(sessionOf(DEFAULT_SETTINGS, [], []))
 hearOthers<Session>('session', ({ settings, instruments, tunings }) => {
   const here = $session.get()
+  kept = settings
   $session.set(sessionOf(settings, alike(here.instruments, instruments), alike(here.tunings, tunings)))
 })
 
@@ -95,7 +96,9 @@ export function openSession(session: Session): void {
 /** In the browser, once: what an earlier page could not send is shown and sent. */
 export function openWaitingSettings(): void {
   const left = waiting.read()
-  if (left) show(left)
+  if (!left) return
+  waiting.write(left, Object.keys(left).length)
+  show(left)
 }
 joinSenders(async () => {
   const left = waiting.read()

@@ -99,6 +99,25 @@ test('what can’t be joined is shown both, nothing is written until one is chos
   expect($trayKept.get()).toBe('kept')
 })
 
+test('what is added while nobody has chosen is part of one’s own state, and over a reload both are still there', async () => {
+  elsewhere({ ...EMPTY_TRAY, title: 'theirs', steps: [other], version: 9 })
+  await nameTray('mine')
+  await vi.waitFor(() => expect($trayConflict.get()).toBeDefined())
+  await addToTray([shape('x8688x')])
+  expect($trayConflict.get()?.mine.steps).toHaveLength(1)
+  // Another page, with what the server gives it.
+  $trayConflict.set(undefined)
+  $trayKept.set('kept')
+  openTray({ ...EMPTY_TRAY, title: 'theirs', steps: [other], version: 9 })
+  openWaitingTray()
+  expect($trayConflict.get()).toMatchObject({
+    mine: { title: 'mine', steps: [{ chord: 'Fm9' }] },
+    theirs: { title: 'theirs' },
+  })
+  await chooseTray('mine')
+  expect($tray.get()).toMatchObject({ title: 'mine', version: 10, steps: [{ chord: 'Fm9' }] })
+})
+
 test('while the server is away the tray waits in the browser, and is sent when it is back', async () => {
   let away = true
   let version = 0

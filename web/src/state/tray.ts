@@ -47,9 +47,16 @@ export function openWaitingTray(): void {
   const left = waiting.read()
   if (!left) return
   const joined = mergedTray(textsOf(left.base), left.mine, textsOf(base), MOST_STEPS)
-  if (joined) $tray.set({ ...joined, version: base.version })
-  else $trayConflict.set({ mine: left.mine, theirs: base })
-  $trayKept.set('waiting for the server')
+  if (joined) {
+    waiting.write(left)
+    $tray.set({ ...joined, version: base.version })
+    $trayKept.set('waiting for the server')
+    return
+  }
+  const theirs = base
+  base = left.base
+  $tray.set({ ...left.mine, version: theirs.version })
+  bothKept(left.mine, theirs)
 }
 joinSenders(async () => {
   if (waiting.read() === undefined || $trayConflict.get()) return true
@@ -118,7 +125,8 @@ function send(to: Change): Promise<void> {
   $trayKept.set('keeping')
   queue = queue.then(async () => {
     // Until somebody has chosen, nothing is written over anything.
-    if ($trayConflict.get()) return
+    const open = $trayConflict.get()
+    if (open) return bothKept(textsOf($tray.get()), open.theirs)
     const sent = $tray.get()
     const reply = await call<Tray>('PUT', '/api/tray', sent)
     if (reply.ok) {
@@ -151,14 +159,16 @@ async function joinTheirs(): Promise<void> {
   if (!there.ok) return sendLater()
   const mine = textsOf($tray.get())
   const joined = mergedTray(textsOf(base), mine, textsOf(there.value), MOST_STEPS)
+  if (!joined) return bothKept(mine, there.value)
   base = there.value
-  if (joined) {
-    $tray.set({ ...joined, version: there.value.version })
-    void send(() => ({}))
-    return
-  }
-  waiting.write({ base: there.value, mine })
-  $trayConflict.set({ mine, theirs: there.value })
+  $tray.set({ ...joined, version: there.value.version })
+  void send(() => ({}))
+}
+
+/** Both states, here and over a reload, with what they grew from. */
+function bothKept(mine: TrayTexts, theirs: Tray): void {
+  waiting.write({ base, mine })
+  $trayConflict.set({ mine, theirs })
   $trayKept.set('not kept')
 }
 

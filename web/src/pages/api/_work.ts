@@ -19,7 +19,7 @@ export type WorkName = (typeof WORKS)[number]
 export interface WorkAsked {
   readonly name: WorkName
   readonly url: string
-  readonly method: string
+  readonly method: 'GET' | 'POST'
   readonly body: string
 }
 export interface WorkDone {
@@ -67,10 +67,11 @@ export async function endThreads(): Promise<void> {
 
 export function onThread(name: WorkName): APIRoute {
   return async ({ url, request }) => {
-    const body = request.method === 'GET' ? '' : (await request.text()).slice(0, MOST_BODY)
+    const method = request.method === 'POST' ? 'POST' : 'GET'
+    const body = method === 'GET' ? '' : (await request.text()).slice(0, MOST_BODY)
     const tooLong = AbortSignal.timeout(MOST_MS)
     try {
-      const asked = { name, url: url.href, method: request.method, body }
+      const asked = { name, url: url.href, method, body } as const
       const done = await started().run(asked, { signal: AbortSignal.any([request.signal, tooLong]) })
       return new Response(done.body, { status: done.status, headers: { 'content-type': 'application/json' } })
     } catch (error) {

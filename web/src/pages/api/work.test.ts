@@ -43,6 +43,9 @@ test('while the longest search goes on the main thread does nothing else, and th
   expect((await voicingsWork(asked('/api/voicings?chord=Cmaj7&limit=0') as never)).status).toBe(400)
 })
 
+test('who asks for the head alone is answered as well', async () =>
+  expect((await names(asked('/api/names?frets=x3545x', { method: 'HEAD' }))).status).toBe(200))
+
 test('who goes ends the work that he asked for, and the next one is answered', async () => {
   const going = new AbortController()
   const answer = voicings(asked(WORST, { signal: going.signal }))
