@@ -96,3 +96,40 @@ test('a note that is pressed chooses its chord; what sounds is lit; tempo and sw
   await choose(page, 'Swing', 'straight')
   await expect(page.getByTestId('tempo-mark')).not.toContainText('swung')
 })
+
+test('on a sheet the signs are the notation’s own, and bars stand under their necks', async ({ page, request }) => {
+  const { tunes } = await (await request.get('/api/tunes')).json()
+  const tune = tunes.find(({ title }: { readonly title: string }) => title === 'Low Tide Waltz')
+  const sheet = {
+    title: 'Staves',
+    paper: 'A4',
+    lying: true,
+    barsALine: 4,
+    necks: 'lying',
+    labels: 'degree',
+    ink: 'colour',
+  }
+  const block = { id: 'a', kind: 'chart', source: { kind: 'kept', tune: tune.id }, under: 'staff', moves: false }
+  const made = await (await request.post('/api/sheets', { data: { ...sheet, blocks: [block] } })).json()
+  await page.goto(`/sheet?sheet=${made.id}`)
+  const staff = page.locator('[data-staff]').first()
+  await expect(staff).toBeAttached()
+  const found = await staff.evaluate((drawn) => {
+    const clef = drawn.querySelector('.vf-clef text') as Element
+    const heads = [...drawn.querySelectorAll('.vf-notehead')].map((head) => head.getBoundingClientRect().left)
+    const necks = [...(drawn.ownerSVGElement?.querySelectorAll('text') ?? [])]
+      .filter((text) => ['B♭maj7', 'Gm7', 'Cm9', 'F13'].includes(text.textContent ?? ''))
+      .map((text) => text.getBoundingClientRect().left)
+    return { font: getComputedStyle(clef).fontFamily, heads, necks }
+  })
+  expect(found.font).toContain('Bravura')
+  expect(found.necks).toHaveLength(4)
+  // The first note of each later bar stands under its name, not under another's.
+  for (const [index, left] of found.necks.slice(1).entries()) {
+    const next = found.necks[index + 2] ?? Number.POSITIVE_INFINITY
+    expect(found.heads.some((head) => head > left - 4 && head < left + (Math.min(next, left + 400) - left) / 3)).toBe(
+      true,
+    )
+  }
+  await request.delete(`/api/sheets/${made.id}`, { headers: { 'content-type': 'application/json' } })
+})

@@ -73,8 +73,10 @@ export function drawStaff(vex: Vex, context: Context, group: BarGroup, place: Ba
     stave.setEndBarType(closes ? REPEAT_END : end === 'last' ? END : SINGLE)
     if (over?.opens) stave.setBegBarType(REPEAT_BEGIN)
   }
-  const start = Math.max(staff.getNoteStartX(), tab.getNoteStartX())
-  for (const stave of [staff, tab]) stave.setNoteStartX(start).setContext(context)
+  // Notes, metre and the line of a repeat begin at one place in both.
+  vex.Stave.formatBegModifiers([staff, tab])
+  const start = staff.getNoteStartX()
+  for (const stave of [staff, tab]) stave.setContext(context)
   staff.draw()
 
   const drawn = events.map((event): Drawn => ({ event, pair: pairOf(vex, event, bar, strings) }))

@@ -40,9 +40,16 @@ test('as many bars as fit stand in a system and fill it; a last one is spread no
 })
 
 test('bars that stand under something keep its widths; the first holds the clef', () => {
-  const row = inOneRow([full, empty, full], 0, [250, 100, 200], headPx(-4))
-  expect(row.map(({ width }) => width)).toEqual([250 - headPx(-4), 100, 200])
+  const row = inOneRow([full, empty, full], 0, [300, 100, 200], headPx(-4))
+  expect(row.map(({ width }) => width)).toEqual([300 - headPx(-4), 100, 200])
   expect(headPx(-4)).toBe(headPx(4))
+})
+
+test('where the clef leaves the first bar too little the others give it room, and together they keep theirs', () => {
+  const row = inOneRow([full, empty, full], 0, [150, 150, 300], headPx(-4))
+  expect(row[0]?.width).toBeGreaterThan(100)
+  expect(row.reduce((sum, { width }) => sum + width, 0)).toBeCloseTo(600 - headPx(-4))
+  expect((row[2]?.width ?? 0) / (row[1]?.width ?? 1)).toBeCloseTo(2)
 })
 
 test('it is drawn smaller only as far as can be read, else at its own size', () => {

@@ -80,11 +80,22 @@ export function inOneRow(
   widths: readonly number[] | undefined,
   head: number,
 ): readonly PlacedGroup[] {
-  if (widths)
-    return bars.map((bar, index) => ({ group: [bar], width: (widths[index] ?? 0) - (index === 0 ? head : 0) }))
+  if (widths) return bars.map((bar, index) => ({ group: [bar], width: withHead(bars, widths, head)[index] ?? 0 }))
   const groups = groupsOf(bars)
   const natural = groups.reduce((sum, group) => sum + groupWidth(group), 0)
   return groups.map((group) => ({ group, width: (groupWidth(group) * room) / natural }))
+}
+
+/** Of what a bar would like, what its notes need at least. */
+const LEAST_SHARE = 0.7
+
+/** Given widths without the clef's room; where that leaves too little for the first bar's notes, the others give of theirs. */
+function withHead(bars: readonly WrittenBar[], widths: readonly number[], head: number): readonly number[] {
+  const [first = 0, ...rest] = widths
+  const needed = bars[0] ? LEAST_SHARE * groupWidth([bars[0]]) : 0
+  const all = rest.reduce((sum, width) => sum + width, 0)
+  const lacks = Math.min(Math.max(0, needed - (first - head)), all / 4)
+  return [first - head + lacks, ...rest.map((width) => (width * (all - lacks)) / Math.max(1, all))]
 }
 
 /** Smaller than this the numbers can't be read from a music stand. */
