@@ -117,7 +117,7 @@ test('on a sheet the signs are the notation’s own, and bars stand under their 
   const found = await staff.evaluate((drawn) => {
     const clef = drawn.querySelector('.vf-clef text') as Element
     const heads = [...drawn.querySelectorAll('.vf-notehead')].map((head) => head.getBoundingClientRect().left)
-    const necks = [...(drawn.ownerSVGElement?.querySelectorAll('text') ?? [])]
+    const necks = [...(drawn.closest('svg')?.querySelectorAll('text') ?? [])]
       .filter((text) => ['B♭maj7', 'Gm7', 'Cm9', 'F13'].includes(text.textContent ?? ''))
       .map((text) => text.getBoundingClientRect().left)
     return { font: getComputedStyle(clef).fontFamily, heads, necks }
