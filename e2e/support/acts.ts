@@ -158,6 +158,7 @@ export const VIEW_ACTS: readonly ViewActs[] = [
       { name: 'hold it', key: 'h', place: button('Hold'), done: (page) => expect(button('Let go')(page)).toBeVisible() },
       undo((page) => expect(button('Hold')(page)).toBeVisible()),
       { name: 'in systems', key: 'v', place: button('in systems'), done: (page) => expect(page.getByTestId('systems')).toBeVisible() },
+      { name: 'on staff and TAB', key: 'v', place: button('on staff and TAB'), done: (page) => expect(page.getByTestId('written-tune')).toHaveAttribute('data-bars', /\d/) },
       { name: 'as a table', key: 'v', place: button('as a table'), done: (page) => expect(page.getByTestId('tune-table')).toBeVisible() },
       { name: 'in time', key: 'v', place: button('in time'), done: (page) => expect(page.getByTestId('tune-table')).toHaveCount(0) },
       tray(1),
