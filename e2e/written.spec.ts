@@ -97,6 +97,19 @@ test('a note that is pressed chooses its chord; what sounds is lit; tempo and sw
   await expect(page.getByTestId('tempo-mark')).not.toContainText('swung')
 })
 
+test('a tempo that changes on the way is written as it is played', async ({ page, request }) => {
+  await open(page, '=80\n| C | F |\n=120\n| G7 | C |')
+  await write(page)
+  await expect(page.getByTestId('tempo-mark')).toContainText('= 80')
+  await expect(written(page)).toContainText('= 120')
+  const tempo = page.getByLabel('Tempo, beats per minute')
+  await tempo.fill('40')
+  await tempo.press('Enter')
+  await expect(page.getByTestId('tempo-mark')).toContainText('= 40')
+  await expect(written(page)).toContainText('= 60')
+  await settings(request, { tempo: 80 })
+})
+
 test('on a sheet the signs are the notation’s own, and bars stand under their necks', async ({ page, request }) => {
   const { tunes } = await (await request.get('/api/tunes')).json()
   const tune = tunes.find(({ title }: { readonly title: string }) => title === 'Low Tide Waltz')

@@ -13,8 +13,17 @@ import { problem } from './_respond.ts'
 export type Work = (asked: { readonly url: URL; readonly request: Request }) => Response | Promise<Response>
 
 /** The endpoints whose work is done on threads, by their files. */
-export const WORKS = ['arpeggio', 'between', 'check', 'key', 'lane', 'names', 'neighbours', 'path', 'run', 'voicings'] as const // biome-ignore format: a list
-export type WorkName = (typeof WORKS)[number]
+export type WorkName =
+  | 'arpeggio'
+  | 'between'
+  | 'check'
+  | 'key'
+  | 'lane'
+  | 'names'
+  | 'neighbours'
+  | 'path'
+  | 'run'
+  | 'voicings'
 
 export interface WorkAsked {
   readonly name: WorkName

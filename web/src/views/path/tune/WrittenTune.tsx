@@ -25,7 +25,11 @@ export const WrittenTune = memo(function WrittenTune({ state }: { readonly state
   const [engraving, setEngraving] = useState<Engraving | undefined>(undefined)
   const [problem, setProblem] = useState<string | undefined>(undefined)
   const { naming, symbols } = settings
-  const bars = useMemo(() => barsOf(answer, neck, { naming, symbols }), [answer, neck, naming, symbols])
+  // Only what stands on the page draws it anew: the tempo does where it changes on the way.
+  const { tempoBpm } = answer.plan.chart
+  const changes = answer.played.bars.some((bar) => bar.tempoBpm !== tempoBpm)
+  const tempo = changes ? settings.tempo : undefined
+  const bars = useMemo(() => barsOf(answer, neck, { naming, symbols }, tempo), [answer, neck, naming, symbols, tempo])
   const strings = neck.open.length
   const { loop } = answer.plan
   // A key that is only guessed is not written behind the clef.
@@ -92,11 +96,15 @@ function lit({ elements }: Engraving, mark: number | undefined, as: string): (()
   }
 }
 
-/** The played bars with the names of their chords; "N.C." where a silence begins. */
+/**
+ * The played bars with the names of their chords; "N.C." where a silence begins.
+ * @param now The tempo it is played at: a change on the way stands to it as it stands to the tune's own.
+ */
 function barsOf(
   { played, found, plan }: PathAnswer,
   neck: PathState['neck'],
   { naming, symbols }: Pick<Settings, 'naming' | 'symbols'>,
+  now: number | undefined,
 ): readonly WrittenBar[] {
   let tempo = plan.chart.tempoBpm
   let wasSilent = false
@@ -109,10 +117,13 @@ function barsOf(
     const over: OverBar = {
       names: isSilent && !wasSilent ? [{ at: 0, name: 'N.C.' }] : names,
       part: own?.part,
-      tempoBpm: own?.tempoBpm === tempo ? undefined : own?.tempoBpm,
+      tempoBpm: own?.tempoBpm === tempo ? undefined : asPlayed(own?.tempoBpm, plan.chart.tempoBpm, now),
     }
     tempo = own?.tempoBpm
     wasSilent = isSilent
     return { ...bar, over }
   })
 }
+
+const asPlayed = (written: number | undefined, ofTune: number | undefined, now: number | undefined) =>
+  written !== undefined && ofTune !== undefined && now !== undefined ? Math.round((now * written) / ofTune) : written
