@@ -138,7 +138,7 @@ module.exports = {
       ...ERROR,
       name: 'a-thread-asks-the-endpoints-that-work-there',
       from: { path: '^web/server/work\\.ts$' },
-      to: { path: '^web/src/', pathNot: '^web/src/pages/api/' },
+      to: { path: '^web/src/', pathNot: '^web/src/(pages/api|data)/' },
     },
     {
       ...ERROR,

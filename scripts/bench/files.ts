@@ -4,48 +4,13 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { writeNotebook } from '@nestling/formats/notebook'
 import { chromium } from '@playwright/test'
-import { DEMO_INSTRUMENTS } from '../../web/server/demoData.ts'
-import { demoTunes } from '../../web/server/demoTunes.ts'
-import { openDatabase } from '../../web/src/data/database.ts'
-import { createRepositories } from '../../web/src/data/repositories.ts'
+import { CHORDS, FRETS, fillBook, filled, SHAPES, STANDARD, TUNES } from './largeBook.ts'
 import { CHROMIUM, serverOver } from './server.ts'
 import { medianOf, printTable } from './table.ts'
 
-const SHAPES = 10_000
-const TUNES = 500
 const BARS = 32
-const CHORDS = ['Fm9', 'Bbm7', 'Eb13', 'Abmaj9', 'Dbmaj7', 'Gm7b5', 'C7b9', 'Fm7']
-const FRETS = [
-  'x8688x',
-  '6x666x',
-  '11-x-11-12-13-x',
-  'x-11-10-12-11-x',
-  '9-x-10-10-9-x',
-  'x-10-11-10-11-x',
-  '8x898x',
-  '8x889x',
-]
-const STANDARD = 'E2,A2,D3,G3,B3,E4'
 
 const folder = mkdtempSync(join(tmpdir(), 'nestling-bench-'))
-process.env['NESTLING_MIGRATIONS'] ??= join(import.meta.dirname, '..', '..', 'web', 'drizzle')
-const { db, close } = openDatabase(folder)
-const book = createRepositories(db)
-const [archtop] = DEMO_INSTRUMENTS
-if (!archtop) throw new Error('the demo has an archtop')
-book.instruments.add(archtop)
-const tunes = demoTunes(archtop)
-const createdAt = new Date(0).toISOString()
-const rows = {
-  ...book.notebook.rows(),
-  tunes: Array.from({ length: TUNES }, (_, index) => ({
-    ...(tunes[index % tunes.length] as (typeof tunes)[number]), title: `tune ${index}`, id: index + 1, createdAt,
-  })),
-  shapes: Array.from({ length: SHAPES }, (_, index) => ({
-    name: `take ${index}`, chord: CHORDS[index % 8] ?? '', frets: FRETS[index % 8] ?? '', tuning: STANDARD, fingers: '', note: index % 3 === 0 ? 'thin' : '', tune: (index % TUNES) + 1, tags: [], createdAt,
-  })),
-} // biome-ignore format: rows
-book.notebook.apply(rows, { fresh: 'take', different: 'take', each: {} }, 'bench', new Date())
 const bars = Array.from({ length: BARS }, (_, bar) => CHORDS[bar % 8] ?? '')
 const source = {
   kind: 'own',
@@ -53,13 +18,15 @@ const source = {
   tuning: STANDARD,
   frets: bars.map((_, bar) => FRETS[bar % 8] ?? null),
 } as const
-const sheet = book.sheets.add(
+const sheet = filled(folder, (book) => {
+  fillBook(book)
+  return book.sheets.add(
   {
     title: 'Thirty-two bars', paper: 'A4', lying: false, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [{ id: 'a', kind: 'title', text: '', aside: '' }, { id: 'b', kind: 'chart', source, under: 'tab', moves: true }, { id: 'c', kind: 'legend' }],
   },
   new Date(),
 ) // biome-ignore format: a sheet
-close()
+})
 
 const { address, stop } = await serverOver(folder)
 const timed = async (call: () => Promise<unknown>): Promise<number> => {

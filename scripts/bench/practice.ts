@@ -4,11 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { FIRST_WORD, LAST_WORD } from '@nestling/core/ear'
 import { chromium } from '@playwright/test'
-import { DEMO_INSTRUMENTS } from '../../web/server/demoData.ts'
-import { demoLog } from '../../web/server/demoLog.ts'
-import { openDatabase } from '../../web/src/data/database.ts'
-import { createRepositories } from '../../web/src/data/repositories.ts'
 import { earRates, type Tally } from './chordEar.ts'
+import { filled, fillLog, LOG_SIZE, YEARS } from './largeBook.ts'
 import { CHROMIUM, serverOver } from './server.ts'
 import { printTable } from './table.ts'
 
@@ -44,32 +41,10 @@ printTable(
   rows,
 )
 
-const LOG_SIZE = 50_000
-const YEARS = 10
 const ROUNDS = 9
 const data = mkdtempSync(join(tmpdir(), 'nestling-bench-log-'))
 try {
-  process.env['NESTLING_MIGRATIONS'] ??= join(import.meta.dirname, '..', '..', 'web', 'drizzle')
-  const { db, close } = openDatabase(data)
-  const { instruments, practice } = createRepositories(db)
-  const [archtop] = DEMO_INSTRUMENTS
-  if (!archtop) throw new Error('the demo has an archtop')
-  instruments.add(archtop)
-  // The demo's six weeks again and again, back over ten years.
-  const now = Date.now()
-  const step = (YEARS * 365 * 24 * 3600_000) / 60
-  let kept = 0
-  for (let back = 0; kept < LOG_SIZE; back++) {
-    const { attempts } = demoLog(archtop, new Date(now - back * step), back + 1)
-    const some = attempts.slice(0, LOG_SIZE - kept).map((attempt) => ({
-      ...attempt,
-      id: `${back}-${attempt.id}`,
-      run: attempt.run && { ...attempt.run, id: `${back}-${attempt.run.id}` },
-    }))
-    practice.recordAll(some, new Date(now))
-    kept += some.length
-  }
-  close()
+  filled(data, fillLog)
   const { address, stop } = await serverOver(data)
   const browser = await chromium.launch(CHROMIUM)
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
@@ -94,7 +69,7 @@ try {
   const middle = (numbers: readonly number[]) =>
     `${Math.round(numbers.toSorted((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? 0)} ms`
   console.log(
-    `\nA log of ${kept} attempts over ${YEARS} years, all of it looked at: counted and answered in ${middle(answers)}; one root to the next drawn in ${middle(drawn)} after its answer; from the click on the link to the drawn page ${middle(opened)} (medians of ${ROUNDS})\n`,
+    `\nA log of ${LOG_SIZE} attempts over ${YEARS} years, all of it looked at: counted and answered in ${middle(answers)}; one root to the next drawn in ${middle(drawn)} after its answer; from the click on the link to the drawn page ${middle(opened)} (medians of ${ROUNDS})\n`,
   )
 } finally {
   rmSync(data, { recursive: true, force: true })

@@ -9,16 +9,19 @@ const web = join(import.meta.dirname, '..', '..', 'web')
 export interface Served {
   readonly address: string
   readonly stop: () => void
+  readonly pid: number
+  /** The longest that the server's main thread was held up since this was asked last, in ms. */
+  readonly longestTurnMs: () => Promise<number>
 }
 
 export async function demoServer(): Promise<Served> {
   const data = mkdtempSync(join(tmpdir(), 'nestling-shown-'))
   spawnSync('node', ['--import', 'tsx', 'server/seedDemo.ts'], { cwd: web, env: envFor(data), stdio: 'inherit' })
-  const { address, stop } = await serverOver(data)
+  const served = await serverOver(data)
   return {
-    address,
+    ...served,
     stop: () => {
-      stop()
+      served.stop()
       rmSync(data, { recursive: true, force: true })
     },
   }
@@ -29,10 +32,15 @@ const envFor = (data: string) => ({ ...process.env, NESTLING_DATA: data, PORT: '
 /** Over a data folder that is there. */
 export async function serverOver(data: string): Promise<Served> {
   const env = envFor(data)
-  const child = spawn('node', ['--import', 'tsx', 'server/start.ts'], { cwd: web, env })
+  const watch = join(import.meta.dirname, 'longestTurn.mjs')
+  const child = spawn('node', ['--import', watch, '--import', 'tsx', 'server/start.ts'], {
+    cwd: web,
+    env,
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+  })
   const line = await new Promise<string>((resolve) => {
-    child.stdout.once('data', (text: Buffer) => resolve(text.toString()))
-    child.stderr.once('data', (text: Buffer) => resolve(text.toString()))
+    child.stdout?.once('data', (text: Buffer) => resolve(text.toString()))
+    child.stderr?.once('data', (text: Buffer) => resolve(text.toString()))
   })
   const address = /http:\S+\//.exec(line)?.[0]
   if (address === undefined) throw new Error(line)
@@ -42,7 +50,12 @@ export async function serverOver(data: string): Promise<Served> {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ cautionSeen: true }),
   })
-  return { address, stop: () => child.kill('SIGTERM') }
+  const longestTurnMs = (): Promise<number> =>
+    new Promise((resolve) => {
+      child.once('message', (told) => resolve(Number(told)))
+      child.send('longest turn')
+    })
+  return { address, stop: () => child.kill('SIGTERM'), pid: child.pid ?? 0, longestTurnMs }
 }
 
 export const CHROMIUM = {

@@ -1,22 +1,62 @@
 /** A thread of the pool: a question comes in, the endpoint's own work is asked, its answer goes out. */
+import { pageData } from '../src/data/pageData.ts'
+import { repositoriesBeside } from '../src/data/repositories.ts'
+import { storageProblem } from '../src/data/storageProblem.ts'
+import { problem } from '../src/pages/api/_respond.ts'
 import type { Work, WorkAsked, WorkDone, WorkName } from '../src/pages/api/_work.ts'
 
 const WORKS: Readonly<Record<WorkName, () => Promise<{ readonly work: Work }>>> = {
   arpeggio: () => import('../src/pages/api/arpeggio.ts'),
   between: () => import('../src/pages/api/between.ts'),
+  'changes/[id]/undo': () => import('../src/pages/api/changes/[id]/undo.ts'),
   check: () => import('../src/pages/api/check.ts'),
+  'copies/[id]/restore': () => import('../src/pages/api/copies/[id]/restore.ts'),
   key: () => import('../src/pages/api/key.ts'),
   lane: () => import('../src/pages/api/lane.ts'),
+  'log/index': () => import('../src/pages/api/log/index.ts'),
+  'log/summary': () => import('../src/pages/api/log/summary.ts'),
   names: () => import('../src/pages/api/names.ts'),
   neighbours: () => import('../src/pages/api/neighbours.ts'),
+  'notebook/apply': () => import('../src/pages/api/notebook/apply.ts'),
+  'notebook/index': () => import('../src/pages/api/notebook/index.ts'),
+  'notebook/preview': () => import('../src/pages/api/notebook/preview.ts'),
   path: () => import('../src/pages/api/path.ts'),
   run: () => import('../src/pages/api/run.ts'),
+  'shapes.csv': () => import('../src/pages/api/shapes.csv.ts'),
+  'shapes/many': () => import('../src/pages/api/shapes/many.ts'),
+  'tunes/[id].[format]': () => import('../src/pages/api/tunes/[id].[format].ts'),
   voicings: () => import('../src/pages/api/voicings.ts'),
 }
 
-export default async function answer({ name, url, method, body }: WorkAsked): Promise<WorkDone> {
+/** What is kept, over a connection of this thread's own; opened when it is first asked for. */
+let kept: App.Locals | undefined
+function locals(): App.Locals {
+  if (kept === undefined) {
+    const beside = repositoriesBeside()
+    kept = { ...beside, page: () => pageData(beside) }
+  }
+  return kept
+}
+
+export default async function answer({ name, url, method, params, body }: WorkAsked): Promise<WorkDone> {
   const { work } = await WORKS[name]()
-  const request = new Request(url, method === 'GET' ? {} : { method, body })
-  const response = await work({ url: new URL(url), request })
-  return { status: response.status, body: await response.text() }
+  const request = new Request(url, body === null ? { method } : { method, body: body as Uint8Array<ArrayBuffer> })
+  let response: Response
+  try {
+    response = await work({
+      url: new URL(url),
+      request,
+      params,
+      get locals() {
+        return locals()
+      },
+    })
+  } catch (error) {
+    // What a disk says is lost on the way from thread to thread: it is told here.
+    const told = storageProblem(error)
+    if (told === undefined) throw error
+    response = problem(told.status, told)
+  }
+  const bytes = new Uint8Array(await response.arrayBuffer())
+  return { status: response.status, headers: Object.fromEntries(response.headers), body: bytes.length === 0 ? null : bytes }
 }

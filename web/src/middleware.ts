@@ -2,9 +2,13 @@ import { defineMiddleware } from 'astro:middleware'
 import { pageData } from './data/pageData.ts'
 import { repositories } from './data/repositories.ts'
 import { storageProblem } from './data/storageProblem.ts'
+import { afterOthers } from './data/turns.ts'
 import { refusalOf } from './pages/api/_border.ts'
 import { unknownMethod } from './pages/api/_methods.ts'
 import { problem } from './pages/api/_respond.ts'
+import { startThreadsSoon } from './pages/api/_work.ts'
+
+const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS'])
 
 /**
  * Around every request: strangers and oversized writes are turned away, what the disk or the database could not do is
@@ -18,7 +22,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
   try {
     const kept = repositories()
     Object.assign(context.locals, kept, { page: () => pageData(kept) })
+    if (!READS.has(request.method)) await afterOthers()
     response = await next()
+    startThreadsSoon()
     if (response.status === 404 && url.pathname.startsWith('/api/')) response = await unknownMethod(context, response)
   } catch (error) {
     const told = storageProblem(error)

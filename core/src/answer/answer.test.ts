@@ -138,6 +138,17 @@ describe('the answer', () => {
   })
 })
 
+test('what is told ends with the clock, and says so', () => {
+  const asked = question('C7')
+  const whole = answerTo(asked, PLAYER)
+  expect(whole.count).toBeGreaterThan(130)
+  const looks: number[] = []
+  const part = answerTo(asked, PLAYER, { isOver: () => looks.push(1) > 1 })
+  expect(part).toMatchObject({ count: whole.count, cut: 'time' })
+  expect(part.shapes).toEqual(whole.shapes.slice(0, part.shapes.length))
+  expect(part.shapes.length).toBe(127)
+})
+
 describe('the question around a shape made by hand', () => {
   const neck = neckOf(STANDARD_INSTRUMENT)
   const made = (symbol: string, shape: string) => {

@@ -46,14 +46,19 @@ export interface AnswerOptions {
   /** How many shapes to tell in full; `count` counts all. */
   readonly limit?: number
   readonly budget?: SearchBudget
+  /** Whether no more shapes may be told. The clock comes from outside. */
+  readonly isOver?: () => boolean
   /** The very pitch on top, and the lowest and highest that may sound. */
   readonly register?: Pick<VoicingQuery, 'topMidi' | 'lowest' | 'highest'>
 }
 
+/** The clock is looked at so seldom. */
+const AT_ONCE = 64
+
 export function answerTo(
   question: Question,
   player: Player,
-  { limit = Number.POSITIVE_INFINITY, budget, register }: AnswerOptions = {},
+  { limit = Number.POSITIVE_INFINITY, budget, isOver, register }: AnswerOptions = {},
 ): Answer {
   const query: VoicingQuery = { ...queryOf(question, player), ...register, budget }
   const { neck, chord } = query
@@ -62,7 +67,7 @@ export function answerTo(
   const shown = ranked.length > limit ? ranked.slice(0, limit) : ranked
   const voicingIn = voicingReader(chord, neck)
   const namesOfSound = new Map<number, readonly ChordName[]>()
-  const shapes = shown.map((shape): AnsweredShape => {
+  const told = (shape: RankedShape): AnsweredShape => {
     const voicing = voicingIn(shape.frets)
     const tones = soundedTones(shape.frets, neck)
     if (voicing === undefined || tones === undefined) throw new Error(`${shape.frets.join()} does not sound the chord`)
@@ -86,6 +91,11 @@ export function answerTo(
       ),
       names,
     }
-  })
+  }
+  const shapes: AnsweredShape[] = []
+  for (const [index, shape] of shown.entries()) {
+    if (index % AT_ONCE === AT_ONCE - 1 && isOver?.()) return { shapes, count: found.count, cut: found.cut ?? 'time' }
+    shapes.push(told(shape))
+  }
   return { shapes, count: found.count, cut: found.cut ?? (ranked.length > limit ? 'limit' : undefined) }
 }

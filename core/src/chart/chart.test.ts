@@ -14,6 +14,7 @@ import {
   MOST_CHART_TEXT,
   playedChart,
   readChart,
+  readChartHead,
   STYLES,
   transposedChart,
   withChord,
@@ -190,6 +191,17 @@ test('any chart is written, and reads back the same', () =>
       expect(playedChart(again.chart)).toEqual(playedChart(any))
     }),
   ))
+
+test('the head alone is read as with the bars, of lines in any order', () => {
+  const lines = ['key: Bb', 'title: Low Tide', '3/4 waltz =96', '=120', 'bossa', '7/8', '| C |', '[A]', '[A] |', '|: % |', '% F', ':|', '1.', '.', 'N.C.', 'C F', 'tempo: 90', 'tempo: x', 'key: H', '|'] // biome-ignore format: lines
+  fc.assert(
+    fc.property(fc.array(fc.constantFrom(...lines), { maxLength: 7 }), (some) => {
+      const text = some.join('\n')
+      const { bars: _bars, ...head } = readChart(text).chart
+      expect(readChartHead(text)).toEqual(head)
+    }),
+  )
+})
 
 test('in any way of naming a chart is written, and reads back the same', () => {
   const tune = read('key: Bb\n| Bbmaj7 | Bm7b5 E7b9 | Am7 | Ebm6 |')

@@ -26,6 +26,9 @@ export const MOST_BARS = 512
 /** Slower and faster than anybody plays. */
 const TEMPI = { least: 20, most: 400 } as const
 
+/** What a line of bars is made of. */
+const TOKENS = /\|:|:\|:?|\||(?:\[[^\]|]*\]|(?!:\|)[^\s|[])+|\[/g
+
 interface Drafted {
   slots: ChartSlot[]
   places: ChartPlace[]
@@ -34,7 +37,19 @@ interface Drafted {
   same: boolean
 }
 
-export function readChart(text: string, systems: readonly NamingSystem[] = ['letters']): ChartReading {
+/** What stands before a chart's bars. */
+export type ChartHead = Omit<Chart, 'bars'>
+
+/** Title, metre, style, key and tempo as `readChart` reads them; the bars are only looked for. For lists of many tunes. */
+export function readChartHead(text: string, systems: readonly NamingSystem[] = ['letters']): ChartHead {
+  const { bars: _bars, ...head } = readLines(text, systems, 'head').chart
+  return head
+}
+
+export const readChart = (text: string, systems: readonly NamingSystem[] = ['letters']): ChartReading =>
+  readLines(text, systems, 'whole')
+
+function readLines(text: string, systems: readonly NamingSystem[], what: 'whole' | 'head'): ChartReading {
   const errors: ChartError[] = []
   const bars: ChartBar[] = []
   const places: (readonly ChartPlace[])[] = []
@@ -104,7 +119,8 @@ export function readChart(text: string, systems: readonly NamingSystem[] = ['let
       setting(settings)
       continue
     }
-    readBars(line, at)
+    if (what === 'whole') readBars(line, at)
+    else if (bars.length === 0 && hasBar(line)) bars.push({ slots: [] })
   }
 
   function readBars(line: string, lineAt: number) {
@@ -116,7 +132,7 @@ export function readChart(text: string, systems: readonly NamingSystem[] = ['let
       else marks = { ...marks, ...draft.marks }
       draft = { slots: [], places: [], marks: {}, same: false }
     }
-    for (const { 0: token, index } of line.matchAll(/\|:|:\|:?|\||(?:\[[^\]|]*\]|(?!:\|)[^\s|[])+|\[/g)) {
+    for (const { 0: token, index } of line.matchAll(TOKENS)) {
       const at = lineAt + index
       const wrong = (error: ChartError) => {
         errors.push(error)
@@ -173,6 +189,10 @@ export function readChart(text: string, systems: readonly NamingSystem[] = ['let
   return { chart: { ...head, bars }, errors, places }
 }
 
+/** Whether anything in it is more than a bar line, a part's name, an ending or a repeat of nothing. */
+const hasBar = (line: string): boolean =>
+  [...line.matchAll(TOKENS)].some(([token]) => !/^(?:\|:?|:\|:?|%|\[[^\]]*\]|[1-9]\.)$/.test(token))
+
 /** Numbers mean something in a key, so the key is read first, wherever it stands. */
 function keyIn(
   lines: readonly { readonly line: string; readonly at: number }[],
@@ -205,10 +225,12 @@ function tempoOf(text: string): number | undefined {
 
 /** A line of nothing but metre, style and tempo; a metre or tempo that can't be is told. */
 function settingsIn(line: string, lineAt: number, errors: ChartError[]): Settings | undefined {
-  const tokens = [...line.matchAll(/\S+/g)]
   const isSetting = (token: string) =>
     /^\d+\/\d+$/.test(token) || /^[=♩]/.test(token) || STYLES.includes(token.toLowerCase() as Style)
-  if (tokens.length === 0 || !tokens.every(({ 0: token }) => isSetting(token))) return undefined
+  const [first] = /\S+/.exec(line) ?? []
+  if (first === undefined || !isSetting(first)) return undefined
+  const tokens = [...line.matchAll(/\S+/g)]
+  if (!tokens.every(({ 0: token }) => isSetting(token))) return undefined
   let settings: Settings = {}
   for (const { 0: token, index } of tokens) {
     const at = lineAt + index

@@ -2,9 +2,11 @@
  * Path: a tune as shapes in time, chosen so that all of it together costs least.
  *   PathQuestion ─pathSolver→ best: PathFound, every term of every step told;  alternatives: another shape, and what then
  */
+
+export type { PathBudget, PathCut } from './budget.ts'
 export { indexPlace } from './candidates.ts'
 export type { Alternative, PathSolver } from './path.ts'
-export { findPath, MOST_PATH_CHORDS, MOST_PATH_STEPS, pathSolver, pathSteps, rememberingSolver } from './path.ts'
+export { findPath, MOST_PATH_CHORDS, pathSolver, rememberingSolver } from './path.ts'
 export { pairVoices, stepBetween } from './stepCost.ts'
 export type {
   HeldShape, PathFound, PathGap, PathGapReason, PathQuestion, PathShape, PathStep, PathWay, PathWeights, PathWishes, ShapeParts, StepParts,

@@ -2,6 +2,7 @@
  * The least path through a tune.
  *   chords ─candidatesFor→ shapes with their own costs ─stepCosts→ what each step costs ─solve→ PathFound
  */
+import { type PathBudget, type PathCut, withinBudget } from './budget.ts'
 import { type CandidateMemory, type Candidates, candidateMemory, candidatesFor } from './candidates.ts'
 import type { Graph, Way } from './graph.ts'
 import { compile, type Layer, stepCosts } from './matrix.ts'
@@ -11,6 +12,8 @@ import type { PathFound, PathGap, PathQuestion, PathShape, PathStep, PathWay } f
 
 /** A tune whose ways can be asked for again and again: what was searched and weighed is kept. */
 export interface PathSolver {
+  /** Why the last chords are left out, where they are. */
+  readonly cut: PathCut | undefined
   readonly best: () => PathFound
   /** Of one chord the shapes with which the whole path costs least, and what; as many as are asked, cheapest first. */
   readonly alternatives: (chord: number, most: number, allows?: (shape: PathShape) => boolean) => readonly Alternative[]
@@ -33,12 +36,12 @@ const memoryKey = ({ neck, hand, thumb, wishes, weights }: PathQuestion): string
   JSON.stringify([neck, hand, thumb, wishes, weights])
 
 /** Remembers as long as neck, hand, wishes and weights stay. */
-export function rememberingSolver(): (question: PathQuestion) => PathSolver {
+export function rememberingSolver(): (question: PathQuestion, budget?: PathBudget) => PathSolver {
   let now: { readonly key: string; readonly memory: PathMemory } | undefined
-  return (question) => {
+  return (question, budget) => {
     const key = memoryKey(question)
     if (now?.key !== key) now = { key, memory: newMemory(question) }
-    return pathSolver(question, now.memory)
+    return pathSolver(question, now.memory, budget)
   }
 }
 
@@ -48,10 +51,16 @@ const newMemory = (question: PathQuestion): PathMemory => ({
   steps: new Map(),
 })
 
-export function pathSolver(question: PathQuestion, memory: PathMemory = newMemory(question)): PathSolver {
+export function pathSolver(
+  asked: PathQuestion,
+  memory: PathMemory = newMemory(asked),
+  budget: PathBudget = { steps: Number.POSITIVE_INFINITY },
+): PathSolver {
+  const { candidates, cut } = withinBudget(asked.chords.length, candidatesFor(asked, memory.candidates), budget)
+  // What is cut doesn't go round.
+  const question =
+    cut === undefined ? asked : { ...asked, chords: asked.chords.slice(0, candidates.length), loop: false }
   const { chords, weights, wishes, loop, best } = question
-  const of = candidatesFor(question, memory.candidates)
-  const candidates = chords.map((_, index) => of(index))
   const layers = layersOf(candidates, question, memory)
   const graph = graphOf(layers, question, memory)
   const wayOf = ({ total, path }: Way): PathWay => ({
@@ -65,6 +74,7 @@ export function pathSolver(question: PathQuestion, memory: PathMemory = newMemor
   }
   const gaps = candidates.flatMap(({ gap }, chord): readonly PathGap[] => (gap ? [{ chord, reason: gap }] : []))
   return {
+    cut,
     best: () => {
       if (chords.length === 0) return { total: 0, shapes: [], steps: [], others: [], gaps: [] }
       const [first, ...others] = solved().ways.map(wayOf)
@@ -86,19 +96,7 @@ export function pathSolver(question: PathQuestion, memory: PathMemory = newMemor
   }
 }
 
-/** More steps than this from candidate to candidate are not weighed for one question: some seconds' work. */
-export const MOST_PATH_STEPS = 40_000_000
 export const MOST_PATH_CHORDS = 512
-
-/** How many steps from candidate to candidate a question has. */
-export function pathSteps(question: PathQuestion): number {
-  const of = candidatesFor(question, candidateMemory(question))
-  const counts = question.chords.map((_, index) => Math.max(1, of(index).shapes.length))
-  return counts.reduce(
-    (sum, count, index) => sum + count * (counts[index + 1] ?? (question.loop ? (counts[0] ?? 1) : 1)),
-    0,
-  )
-}
 
 export const findPath = (question: PathQuestion): PathFound => pathSolver(question).best()
 

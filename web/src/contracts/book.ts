@@ -1,9 +1,15 @@
 /** What the Book holds, as its page is given it. */
 import type { BlockKind, Paper } from '@nestling/core/sheet'
 import type { KeptSet } from './progression.ts'
-import type { KeptTune } from './tune.ts'
+import type { KeptTune, TuneChord } from './tune.ts'
 
-export interface BookTune extends KeptTune {
+/** A list shows as many chords of a tune of which no shape is kept. */
+export const TUNE_CHORDS_SHOWN = 8
+
+export interface BookTune extends Pick<KeptTune, 'id' | 'title' | 'version' | 'createdAt'> {
+  /** Where none of its shapes is kept, the first of its chords with the shapes of its way through. */
+  readonly chords: readonly TuneChord[]
+  readonly chordCount: number
   /** How many shapes are kept under it. */
   readonly count: number
   /** Metre, style and key, as they are written. */

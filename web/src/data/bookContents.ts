@@ -1,8 +1,8 @@
 /** What the Book holds, for its first page: counts, and everything that is not a shape. */
-import { readChart } from '@nestling/core/chart'
+import { readChartHead } from '@nestling/core/chart'
 import { writeKey } from '@nestling/core/key'
 import { writeMetre } from '@nestling/core/time'
-import type { BookContents } from '../contracts/book.ts'
+import { type BookContents, TUNE_CHORDS_SHOWN } from '../contracts/book.ts'
 import type { Repositories } from './repositories.ts'
 
 const MOST_TUNES = 1000
@@ -19,12 +19,14 @@ export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories,
     shapes: total,
     inNone: counts.get(null) ?? 0,
     tunes: kept.tunes
-      .map((tune) => {
-        const { chart } = readChart(new URLSearchParams(tune.query).get('chart') ?? '')
+      .map(({ id, title, version, createdAt, query, chords }) => {
+        const { metre, style, key } = readChartHead(new URLSearchParams(query).get('chart') ?? '')
         return {
-          ...tune,
-          count: counts.get(tune.id) ?? 0,
-          about: [writeMetre(chart.metre), ...(chart.style === 'straight' ? [] : [chart.style]), ...(chart.key ? [writeKey(chart.key)] : [])],
+          id, title, version, createdAt,
+          chords: (counts.get(id) ?? 0) > 0 ? [] : chords.slice(0, TUNE_CHORDS_SHOWN),
+          chordCount: chords.length,
+          count: counts.get(id) ?? 0,
+          about: [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])],
         }
       })
       .toSorted((a, b) => a.createdAt.localeCompare(b.createdAt) || a.id - b.id),

@@ -47,10 +47,7 @@ export function openDatabase(folder: string): Opened {
     checkFiles(folder)
     sqlite = new Sqlite(join(folder, FILE))
     checkContents(sqlite, folder)
-    sqlite.pragma('journal_mode = WAL')
-    sqlite.pragma('synchronous = FULL')
-    sqlite.pragma('foreign_keys = ON')
-    sqlite.pragma('busy_timeout = 4000')
+    asWeUseIt(sqlite)
     if (refuseNewer(sqlite, folder) === 'older') copyBeforeMigration(sqlite, folder, new Date())
     const db = drizzle(sqlite, { schema })
     migrate(db, { migrationsFolder: migrationsFolder() })
@@ -63,6 +60,22 @@ export function openDatabase(folder: string): Opened {
     if (error instanceof DataProblem) throw error
     throw new DataProblem(`The database in ${folder} can't be opened (${reasonOf(error)}).`)
   }
+}
+
+/** Another connection to a database that was opened, and checked, already. */
+export function openBeside(folder: string): Opened {
+  // In the file system's own words where it is gone: the driver has none that could be told apart.
+  accessSync(join(folder, FILE), constants.W_OK)
+  const sqlite = new Sqlite(join(folder, FILE), { fileMustExist: true })
+  asWeUseIt(sqlite)
+  return { db: drizzle(sqlite, { schema }), sqlite, close: () => sqlite.close() }
+}
+
+function asWeUseIt(sqlite: Sqlite.Database): void {
+  sqlite.pragma('journal_mode = WAL')
+  sqlite.pragma('synchronous = FULL')
+  sqlite.pragma('foreign_keys = ON')
+  sqlite.pragma('busy_timeout = 4000')
 }
 
 /** A commit of nothing new: the number that programs may leave in a database's head, as it is. */

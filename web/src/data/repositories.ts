@@ -1,7 +1,7 @@
 /** All repositories over one database; the server opens it once. */
 import { type ChangesRepository, createChangesRepository } from './changes.ts'
 import { type Copies, createCopies } from './copies.ts'
-import { type Database, openDatabase, openedFolder, probe } from './database.ts'
+import { type Database, type Opened, openBeside, openDatabase, openedFolder, probe } from './database.ts'
 import { createDeletedRepository, type DeletedRepository } from './deletedRepository.ts'
 import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
 import { createNotebookRepository, type NotebookRepository } from './notebookRepository.ts'
@@ -65,11 +65,19 @@ export function repositories(): Served {
     const opened = openDatabase(folder)
     // An orderly stop leaves all of it in one file.
     process.once('exit', opened.close)
-    served = {
-      ...createRepositories(opened.db),
-      copies: createCopies(opened, folder),
-      probe: () => probe(opened.sqlite),
-    }
+    served = servedOver(opened, folder)
   }
   return served
 }
+
+/** On a thread of the server, over a connection of its own. */
+export function repositoriesBeside(): Served {
+  const folder = openedFolder()
+  return servedOver(openBeside(folder), folder)
+}
+
+const servedOver = (opened: Opened, folder: string): Served => ({
+  ...createRepositories(opened.db),
+  copies: createCopies(opened, folder),
+  probe: () => probe(opened.sqlite),
+})

@@ -23,7 +23,7 @@ export function storageProblem(error: unknown): (Problem & { readonly status: nu
 }
 
 /** Of what the file system refuses: copies are files beside the database. */
-const OF_FILES = ['ENOSPC', 'EDQUOT', 'EROFS', 'EACCES', 'EPERM', 'EIO', 'EMFILE', 'ENFILE']
+const OF_FILES = ['ENOENT', 'ENOSPC', 'EDQUOT', 'EROFS', 'EACCES', 'EPERM', 'EIO', 'EMFILE', 'ENFILE']
 
 function codeOf(error: unknown): string | undefined {
   if (error instanceof Sqlite.SqliteError) return error.code

@@ -5,6 +5,7 @@ import { type AnyFile, readFile } from '@nestling/formats/anyfile'
 import { type FileProblem, problem } from '@nestling/formats/file'
 import { EMPTY_TABLES, NOTEBOOK_FORMAT, NOTEBOOK_VERSION } from '@nestling/formats/notebook'
 import { expose } from 'comlink'
+import type { BookTune } from '../contracts/book.ts'
 import type { KeptTune } from '../contracts/tune.ts'
 import { tuneDraftOf } from '../contracts/tuneFile.ts'
 
@@ -19,8 +20,11 @@ export type FileAnswer =
   | { readonly ok: false; readonly error: FileProblem }
 
 const api = {
-  /** @param kept Tunes of the Book: shapes of a table can be put under them by title. */
-  read(name: string, bytes: Uint8Array, kept: readonly KeptTune[], now: string): FileAnswer {
+  /**
+   * @param kept Tunes of the Book: shapes of a table can be put under them by title.
+   * @param tuneOf A tune of the Book, whole.
+   */
+  async read(name: string, bytes: Uint8Array, kept: readonly Pick<BookTune, 'id' | 'title'>[], tuneOf: (id: number) => Promise<KeptTune>, now: string): Promise<FileAnswer> {
     const read = readFile(name, bytes)
     if (!read.ok) return read
     const file = read.value
@@ -32,18 +36,17 @@ const api = {
     const { tunes, shapes } = file.read
     const drafts = tunes.map(({ tune, remarks }, index) => ({ ...tuneDraftOf(tune, remarks, title), id: index + 1, createdAt: now }))
     // Rows that are here already are compared, found to be the same, and give shapes their place.
-    const named = [...new Set(shapes.flatMap(({ tune }) => tune ?? []))].flatMap((wanted, index) => {
-      const found = kept.find((tune) => tune.title === wanted)
-      return found ? [{ title: found.title, query: found.query, chords: found.chords, remarks: found.remarks, id: drafts.length + index + 1, createdAt: found.createdAt }] : []
-    })
-    const missing = [...new Set(shapes.flatMap(({ tune }) => tune ?? []))].filter((wanted) => !kept.some((tune) => tune.title === wanted))
+    const wanted = [...new Set(shapes.flatMap(({ tune }) => tune ?? []))]
+    const here = await Promise.all(wanted.flatMap((one) => kept.find((tune) => tune.title === one) ?? []).map(({ id }) => tuneOf(id)))
+    const named = here.map(({ title: own, query, chords, remarks, createdAt }, index) => ({ title: own, query, chords, remarks, id: drafts.length + index + 1, createdAt }))
+    const missing = wanted.filter((one) => !kept.some((tune) => tune.title === one))
     const rows = shapes.map(({ name: own, note, shape, tune, tags }) => {
       const { fingers = '', ...texts } = writeShape(shape)
       return {
         ...texts, fingers, name: own.slice(0, 60) || writeSymbol(shape.chord, { ascii: true }), note: note.slice(0, 500), tags: [...(tags ?? [])].slice(0, 20), tune: named.find(({ title: one }) => one === tune)?.id ?? null, createdAt: now,
       }
     })
-    const left = [...file.left, ...missing.map((wanted) => problem('row_wrong', 0, `No tune “${wanted}” in the Book: in none`))]
+    const left = [...file.left, ...missing.map((one) => problem('row_wrong', 0, `No tune “${one}” in the Book: in none`))]
     return answer(file.kind, left, { savedAt: now, ...EMPTY_TABLES, tunes: [...drafts, ...named], shapes: rows })
   },
 } // biome-ignore format: long rows

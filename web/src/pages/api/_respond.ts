@@ -4,6 +4,7 @@ import { MOST_NOTEBOOK_BYTES, megabytes, readText } from '@nestling/formats/file
 import * as v from 'valibot'
 import type { Problem } from '../../contracts/problem.ts'
 import type { Outcome } from '../../data/outcome.ts'
+import { afterOthers } from '../../data/turns.ts'
 import { type ToldError, type Words, wordsOf } from '../../words/errors.ts'
 import { fileWords } from '../../words/files.ts'
 
@@ -58,20 +59,20 @@ type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok:
 
 const MOST_BODY_CHARACTERS = 64 * 1024
 
-/** A large body, piece by piece: what grows beyond the limit is not read to its end. */
-export async function readLargeText(request: Request): Promise<Read<string>> {
+/** A body piece by piece: what grows beyond the limit is not read to its end. */
+export async function readBytes(request: Request, most: number): Promise<Read<Uint8Array>> {
   const pieces: Uint8Array[] = []
   let bytes = 0
   if (request.body)
     for await (const piece of request.body as unknown as AsyncIterable<Uint8Array>) {
       bytes += piece.length
-      if (bytes > MOST_NOTEBOOK_BYTES)
+      if (bytes > most)
         return {
           ok: false,
           response: problem(413, {
-            error: `the notebook is too large; expected at most ${megabytes(MOST_NOTEBOOK_BYTES)}`,
+            error: `the request is too large; expected at most ${megabytes(most)}`,
             field: 'body',
-            expected: `at most ${MOST_NOTEBOOK_BYTES} bytes`,
+            expected: `at most ${most} bytes`,
           }),
         }
       pieces.push(piece)
@@ -82,7 +83,14 @@ export async function readLargeText(request: Request): Promise<Read<string>> {
     whole.set(piece, at)
     at += piece.length
   }
-  const text = readText(whole, { most: MOST_NOTEBOOK_BYTES, oneLine: true })
+  return { ok: true, value: whole }
+}
+
+/** The text of a notebook. */
+export async function readLargeText(request: Request): Promise<Read<string>> {
+  const whole = await readBytes(request, MOST_NOTEBOOK_BYTES)
+  if (!whole.ok) return whole
+  const text = readText(whole.value, { most: MOST_NOTEBOOK_BYTES, oneLine: true })
   if (text.ok) return { ok: true, value: text.value.text }
   return {
     ok: false,
@@ -107,6 +115,8 @@ export async function readBody<Schema extends v.GenericSchema>(
     return refused(400, 'the body is not JSON', 'a JSON object')
   }
   const parsed = v.safeParse(schema, json)
+  // A body may have come while a large change began: the last wait before what is written here.
+  await afterOthers()
   return parsed.success ? { ok: true, value: parsed.output } : { ok: false, response: invalid(parsed.issues) }
 }
 

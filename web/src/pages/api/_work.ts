@@ -1,19 +1,27 @@
 /**
- * Work that may take long is done on threads of a pool, so that it holds up nobody:
+ * Work that may take long is done on threads, so that it holds up nobody:
  *   request ─onThread→ a thread imports the same endpoint and asks its `work` ─→ response
- * It ends when the client goes or when it has taken too long; the thread that did it is given up for a new one.
+ * There are two pools: one only reckons, the other reads and writes what is kept over connections of its own. A question
+ * ends when its client goes or when it has taken too long; the thread that did it is given up for a new one.
  */
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
+import { MOST_NOTEBOOK_BYTES } from '@nestling/formats/file'
 import type { APIRoute } from 'astro'
 import { Piscina } from 'piscina'
-import { problem } from './_respond.ts'
+import { inTurn } from '../../data/turns.ts'
+import { problem, readBytes } from './_respond.ts'
 
-/** What an endpoint works out from the request alone. */
-export type Work = (asked: { readonly url: URL; readonly request: Request }) => Response | Promise<Response>
+/** What an endpoint works out: of the request alone, or of what is kept (opened when `locals` is first asked for). */
+export type Work = (asked: {
+  readonly url: URL
+  readonly request: Request
+  readonly params: Readonly<Record<string, string | undefined>>
+  readonly locals: App.Locals
+}) => Response | Promise<Response>
 
-/** The endpoints whose work is done on threads, by their files. */
-export type WorkName =
+/** The endpoints that only reckon, by their files. */
+export type Reckoning =
   | 'arpeggio'
   | 'between'
   | 'check'
@@ -24,76 +32,110 @@ export type WorkName =
   | 'path'
   | 'run'
   | 'voicings'
+/** Those that go through much of what is kept, and those that change much of it. */
+export type Reading =
+  | 'log/index'
+  | 'log/summary'
+  | 'notebook/index'
+  | 'notebook/preview'
+  | 'shapes.csv'
+  | 'tunes/[id].[format]'
+export type Writing = 'changes/[id]/undo' | 'copies/[id]/restore' | 'notebook/apply' | 'shapes/many'
+export type WorkName = Reckoning | Reading | Writing
 
 export interface WorkAsked {
   readonly name: WorkName
   readonly url: string
-  readonly method: 'GET' | 'POST'
-  readonly body: string
+  readonly method: string
+  readonly params: Readonly<Record<string, string | undefined>>
+  readonly body: Uint8Array | null
 }
 export interface WorkDone {
   readonly status: number
-  readonly body: string
+  readonly headers: Readonly<Record<string, string>>
+  readonly body: Uint8Array | null
 }
 
 /** Longer than any question that is within the limits; who waits that long is better told. */
-const MOST_MS = 8000
+const MOST_MS = { reckoning: 8000, keeping: 60_000 } as const
 /** More than these wait for nobody. */
 const MOST_WAITING = 64
 const MOST_THREADS = 4
-/** Bodies of more are refused by the endpoint itself. */
-const MOST_BODY = 1_000_000
+
+type PoolName = keyof typeof MOST_MS
+const POOLS: readonly PoolName[] = ['reckoning', 'keeping']
+type Pool = Piscina<WorkAsked, WorkDone>
 
 /** Where the server's own files lie; told by the server, beside which the built pages can't find it themselves. */
 const threadFile = (): string => process.env['NESTLING_WORK_THREAD'] ?? join(process.cwd(), 'server', 'work.mjs')
 
-let pool: Piscina<WorkAsked, WorkDone> | undefined
+const pools = new Map<PoolName, Pool>()
 
-function started(): Piscina<WorkAsked, WorkDone> {
-  if (pool) return pool
-  const begun = new Piscina<WorkAsked, WorkDone>({
+function started(name: PoolName): Pool {
+  const going = pools.get(name)
+  if (going) return going
+  const begun: Pool = new Piscina({
     filename: threadFile(),
     minThreads: 1,
-    maxThreads: Math.min(MOST_THREADS, Math.max(2, availableParallelism() - 1)),
+    maxThreads: name === 'keeping' ? 2 : Math.min(MOST_THREADS, Math.max(2, availableParallelism() - 1)),
     maxQueue: MOST_WAITING,
     idleTimeout: 60_000,
   })
   // A thread that can't even begin would leave those who wait waiting: they are told, and the next question begins anew.
   begun.on('error', () => {
-    if (pool === begun) pool = undefined
+    if (pools.get(name) === begun) pools.delete(name)
     void begun.destroy()
   })
-  pool = begun
+  pools.set(name, begun)
   return begun
 }
 
+/** A thread takes a second to begin: the first page that is asked for lets one of each kind begin, soon after it. */
+export function startThreadsSoon(): void {
+  if (isBegun) return
+  isBegun = true
+  setTimeout(() => POOLS.forEach(started), AFTER_THE_FIRST_PAGE_MS).unref()
+}
+let isBegun = false
+const AFTER_THE_FIRST_PAGE_MS = 1000
+
 /** Ends all threads; the next question starts others. */
 export async function endThreads(): Promise<void> {
-  const ending = pool
-  pool = undefined
-  await ending?.destroy()
+  const ending = [...pools.values()]
+  pools.clear()
+  await Promise.all(ending.map((pool) => pool.destroy()))
 }
 
-export function onThread(name: WorkName): APIRoute {
-  return async ({ url, request }) => {
-    const method = request.method === 'POST' ? 'POST' : 'GET'
-    const body = method === 'GET' ? '' : (await request.text()).slice(0, MOST_BODY)
-    const tooLong = AbortSignal.timeout(MOST_MS)
+export const onThread = (name: Reckoning): APIRoute => routeTo('reckoning', name)
+export const readingOnThread = (name: Reading): APIRoute => routeTo('keeping', name)
+/** One writes at a time, to its end even when its client has gone: who goes did not say that nothing should be kept. */
+export const writingOnThread = (name: Writing): APIRoute => routeTo('keeping', name, inTurn)
+
+function routeTo(pool: PoolName, name: WorkName, turn?: typeof inTurn): APIRoute {
+  return async ({ url, request, params }) => {
+    const { method } = request
+    const body = await readBytes(request, MOST_NOTEBOOK_BYTES)
+    if (!body.ok) return body.response
+    const asked = { name, url: url.href, method, params, body: body.value.length === 0 ? null : body.value }
+    const tooLong = AbortSignal.timeout(MOST_MS[pool])
+    const signal = turn ? tooLong : AbortSignal.any([request.signal, tooLong])
+    const answered = () => started(pool).run(asked, { signal })
     try {
-      const asked = { name, url: url.href, method, body } as const
-      const done = await started().run(asked, { signal: AbortSignal.any([request.signal, tooLong]) })
-      return new Response(done.body, { status: done.status, headers: { 'content-type': 'application/json' } })
+      const done = await (turn ? turn(answered) : answered())
+      // The types of a body know no view that could be shared between threads; this one is not.
+      const bytes = done.body as Uint8Array<ArrayBuffer> | null
+      return new Response(bytes, { status: done.status, headers: done.headers })
     } catch (error) {
-      return notDone(error, tooLong.aborted)
+      return notDone(error, tooLong.aborted, MOST_MS[pool])
     }
   }
 }
 
-function notDone(error: unknown, tookTooLong: boolean): Response {
+function notDone(error: unknown, tookTooLong: boolean, mostMs: number): Response {
   const message = error instanceof Error ? error.message : String(error)
   if (tookTooLong)
     return problem(503, {
-      error: `this takes longer than ${MOST_MS / 1000} seconds; expected a narrower question`,
+      error: `this takes longer than ${mostMs / 1000} seconds; expected a narrower question`,
       field: 'question',
       expected: 'fewer strings, frets or chords',
     })

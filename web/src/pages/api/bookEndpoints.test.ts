@@ -4,24 +4,25 @@ import type { APIRoute } from 'astro'
 import { describe, expect, test } from 'vitest'
 import type { Served } from '../../data/repositories.ts'
 import { refusalOf } from './_border.ts'
-import { POST as undo } from './changes/[id]/undo.ts'
-import { POST as goBack } from './copies/[id]/restore.ts'
-import { POST as apply } from './notebook/apply.ts'
-import { POST as preview } from './notebook/preview.ts'
+import type { Work } from './_work.ts'
+import { work as undo } from './changes/[id]/undo.ts'
+import { work as goBack } from './copies/[id]/restore.ts'
+import { work as apply } from './notebook/apply.ts'
+import { work as preview } from './notebook/preview.ts'
 import { GET as shapes } from './shapes/index.ts'
-import { POST as many } from './shapes/many.ts'
+import { work as many } from './shapes/many.ts'
 import { PUT as changeSheet, GET as sheetAnswer } from './sheets/[id]/index.ts'
 import { POST as addSheet } from './sheets/index.ts'
 
 type Given = { readonly [Name in keyof Served]?: Partial<Served[Name]> }
 async function ask(
-  route: APIRoute,
+  route: APIRoute | Work,
   { path = '/', body, text, locals = {}, params = {} }: { path?: string; body?: unknown; text?: string; locals?: Given; params?: object },
 ) {
   const url = new URL(path, 'http://127.0.0.1:4321')
   const sent = text ?? (body === undefined ? undefined : JSON.stringify(body))
   const request = new Request(url, sent === undefined ? {} : { method: 'POST', body: sent })
-  const response = await route({ url, request, locals, params } as unknown as Parameters<APIRoute>[0])
+  const response = await (route as APIRoute)({ url, request, locals, params } as unknown as Parameters<APIRoute>[0])
   return { status: response.status, body: response.status === 204 ? undefined : await response.json() }
 } // biome-ignore format: one request
 const nothingKept = () => {

@@ -5,14 +5,13 @@ import { type Neck, neckOf, stringIndex } from '@nestling/core/neck'
 import {
   type HeldShape,
   MOST_PATH_CHORDS,
-  MOST_PATH_STEPS,
   PATH_WEIGHTS,
   PATH_WISHES,
+  type PathCut,
   type PathFound,
   type PathQuestion,
   type PathShape,
   type PathWay,
-  pathSteps,
   rememberingSolver,
 } from '@nestling/core/path'
 import { midiOf, readPitch } from '@nestling/core/pitch'
@@ -29,6 +28,9 @@ const fine = <Value>(value: Value): Read<Value> => ({ ok: true, value })
 const wrong = (response: Response): Read<never> => ({ ok: false, response })
 
 const solve = rememberingSolver()
+/** A path of more is that of the first chords that are within, and says so: about a second's work. */
+const MOST_STEPS = 24_000_000
+const MOST_MS = 400
 
 /** `POST /api/path`: the least path through a chart, every term of every chord and step told. */
 export const work: Work = async ({ request }) => {
@@ -37,13 +39,9 @@ export const work: Work = async ({ request }) => {
   const asked = questionIn(body.value)
   if (!asked.ok) return asked.response
   const { question, chords } = asked.value
-  const steps = pathSteps(question)
-  if (steps > MOST_PATH_STEPS)
-    return refuseWith('chart', {
-      message: `${steps} steps from shape to shape are too many; expected at most ${MOST_PATH_STEPS}: fewer string sets, frets or chords`,
-      expected: `at most ${MOST_PATH_STEPS} steps`,
-    })
-  return Response.json(told(solve(question).best(), chords, question.chords.length))
+  const ends = performance.now() + MOST_MS
+  const solver = solve(question, { steps: MOST_STEPS, isOver: () => performance.now() > ends })
+  return Response.json(told(solver.best(), chords, solver.cut))
 }
 
 export const POST = onThread('path')
@@ -169,7 +167,11 @@ function readMelody(melody: PathBody['melody']): Read<PathQuestion['melody']> {
   return fine(melody === undefined ? undefined : tops)
 }
 
-function told({ total, shapes, steps, others, gaps }: PathFound, chords: readonly PlayedChord[], count: number) {
+function told(
+  { total, shapes, steps, others, gaps }: PathFound,
+  chords: readonly PlayedChord[],
+  cut: PathCut | undefined,
+) {
   const frets = (shape: PathShape | undefined) => (shape ? writeFrets(shape.frets) : null)
   return {
     total,
@@ -188,6 +190,9 @@ function told({ total, shapes, steps, others, gaps }: PathFound, chords: readonl
     others: others.map((way: PathWay) => ({ total: way.total, frets: way.shapes.map(frets) })),
     ...(gaps.length > 0 ? { gaps } : {}),
     exact: true,
-    count,
+    /** Of all chords: more than are told where the path is cut. */
+    count: chords.length,
+    truncated: cut !== undefined,
+    ...(cut === undefined ? {} : { cut }),
   }
 }

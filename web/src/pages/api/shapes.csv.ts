@@ -1,9 +1,9 @@
 import { readShape } from '@nestling/core/shape'
 import { type NamedShape, writeShapesCsv } from '@nestling/formats/csv'
-import type { APIRoute } from 'astro'
+import { readingOnThread, type Work } from './_work.ts'
 
 /** `GET /api/shapes.csv`: the Book's shapes as a table, newest first. */
-export const GET: APIRoute = ({ locals }) => {
+export const work: Work = ({ locals }) => {
   const { shapes } = locals.shapes.list(Number.MAX_SAFE_INTEGER)
   const titles = new Map(locals.tunes.list(Number.MAX_SAFE_INTEGER).tunes.map(({ id, title }) => [id, title]))
   const named = shapes.flatMap(({ name, note, tags, tune, ...texts }): readonly NamedShape[] => {
@@ -19,3 +19,5 @@ export const GET: APIRoute = ({ locals }) => {
     },
   })
 }
+
+export const GET = readingOnThread('shapes.csv')

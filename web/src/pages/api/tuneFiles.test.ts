@@ -1,25 +1,25 @@
 import { playedChart, playedShapes, writtenOut } from '@nestling/core/chart'
 import { writeSymbol } from '@nestling/core/chord'
 import { readFile } from '@nestling/formats/anyfile'
-import type { APIContext } from 'astro'
 import { describe, expect, test } from 'vitest'
 import { DEMO_INSTRUMENTS } from '../../../server/demoData.ts'
 import { demoTunes } from '../../../server/demoTunes.ts'
 import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
 import type { KeptTune } from '../../contracts/tune.ts'
 import { musicOf, tuneDraftOf } from '../../contracts/tuneFile.ts'
-import { GET } from './tunes/[id].[format].ts'
+import type { Work } from './_work.ts'
+import { work } from './tunes/[id].[format].ts'
 
 const archtop = DEMO_INSTRUMENTS[0] as (typeof DEMO_INSTRUMENTS)[number]
 const kept = demoTunes(archtop).map((tune, index): KeptTune => ({ ...tune, id: index + 1, version: 1, createdAt: '' }))
 const fetched = (id: string, format: string) =>
-  GET({
+  work({
     params: { id, format },
     locals: {
       tunes: { find: (wanted: number) => kept.find((tune) => tune.id === wanted) },
       page: () => ({ settings: { ...DEFAULT_SETTINGS, instrumentId: 1 }, instruments: [{ ...archtop, id: 1 }] }),
     },
-  } as unknown as APIContext) as Response
+  } as unknown as Parameters<Work>[0]) as Response
 
 /** Chords in time with their shapes, as a player meets them. */
 const chordsOf = (tune: ReturnType<typeof musicOf>['tune']) => {

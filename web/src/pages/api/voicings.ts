@@ -13,10 +13,11 @@ import { onThread, type Work } from './_work.ts'
 /** One question must not stop the server for everybody: it ends with what it has, and says so. */
 const MOST_STEPS = 20_000_000
 const MOST_ROWS = 20_000
-const MOST_MS = 700
-const budgetOf = () => {
-  const ends = performance.now() + MOST_MS
-  return { steps: MOST_STEPS, rows: MOST_ROWS, isOver: () => performance.now() > ends }
+/** For the search, and with telling what was found. */
+const MOST_MS = { search: 350, all: 650 } as const
+const untilOver = (ms: number) => {
+  const ends = performance.now() + ms
+  return () => performance.now() > ends
 }
 
 /** Pitches such as `E4`, as MIDI; a refusal where one is none. */
@@ -50,7 +51,12 @@ export const work: Work = ({ url }) => {
   const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
   const question = readQuestion(fields as QuestionTexts, player)
   if (!question.ok) return refuse(question.error.field, question.error)
-  const { shapes, count, cut } = answerTo(question.value, player, { limit, budget: budgetOf(), register: limits })
+  const { shapes, count, cut } = answerTo(question.value, player, {
+    limit,
+    register: limits,
+    budget: { steps: MOST_STEPS, rows: MOST_ROWS, isOver: untilOver(MOST_MS.search) },
+    isOver: untilOver(MOST_MS.all),
+  })
   const voicings = shapes.map(({ frets, voicing, reachMm, fingering, verdict, names }) => ({
     frets,
     degrees: voicing.degrees,

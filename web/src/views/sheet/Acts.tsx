@@ -1,7 +1,8 @@
 /** The acts of a sheet: paper and files. */
+
+import { addressOfTune } from '../../contracts/tuneAddresses.ts'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { openKeys } from '../../shell/help.ts'
-import { addressOfTune } from '../../state/tunes.ts'
 import classes from './SheetView.module.css'
 import type { SavingState } from './useSaving.ts'
 import type { SheetState } from './useSheet.ts'
@@ -33,7 +34,7 @@ export function Acts({ state, saving, zoom, turnZoom }: SheetActsProps) {
           { words: 'MusicXML', href: `/api/tunes/${tune.id}.musicxml` },
           { words: 'ChordPro', href: `/api/tunes/${tune.id}.cho` },
           { words: 'MIDI', href: `/api/tunes/${tune.id}.mid` },
-          { words: 'To Path', keyHint: 'P', href: addressOfTune(tune) },
+          { words: 'To Path', keyHint: 'P', href: addressOfTune(tune.id) },
         ]
       : [],
     [{ words: zoom === 'fit' ? 'True size' : 'Whole page', keyHint: 'Z', run: turnZoom }],

@@ -1,13 +1,13 @@
 import { writeLogCsv } from '@nestling/formats/csv'
-import type { APIRoute } from 'astro'
 import { LogQuery } from '../../../contracts/practice.ts'
 import { readQuery } from '../_respond.ts'
+import { readingOnThread, type Work } from '../_work.ts'
 
 /** Ten years of daily practice. */
 const MOST_LISTED = 100_000
 
 /** `GET /api/log?from=2026-11-01&to=2026-11-30`: what was played, the newest first; `format=csv` as a table. */
-export const GET: APIRoute = ({ url, locals }) => {
+export const work: Work = ({ url, locals }) => {
   const query = readQuery(url, LogQuery)
   if (!query.ok) return query.response
   const { format, ...ask } = query.value
@@ -20,3 +20,5 @@ export const GET: APIRoute = ({ url, locals }) => {
     },
   })
 }
+
+export const GET = readingOnThread('log/index')

@@ -1,13 +1,13 @@
 import { readNotebook } from '@nestling/formats/notebook'
-import type { APIRoute } from 'astro'
 import * as v from 'valibot'
 import { NotebookApply } from '../../../contracts/notebook.ts'
 import { fileWords } from '../../../words/files.ts'
 import { checkedRows } from '../_notebook.ts'
 import { invalid, problem, readLargeText } from '../_respond.ts'
+import { type Work, writingOnThread } from '../_work.ts'
 
 /** `POST /api/notebook/apply`: puts in what was chosen, as one change that can be taken back; a copy is made first. */
-export const POST: APIRoute = async ({ request, locals }) => {
+export const work: Work = async ({ request, locals }) => {
   const text = await readLargeText(request)
   if (!text.ok) return text.response
   let json: unknown
@@ -27,3 +27,5 @@ export const POST: APIRoute = async ({ request, locals }) => {
   await locals.copies.save('before-reading', now)
   return Response.json(locals.notebook.apply(rows, choices, `Read from ${name}`, now))
 }
+
+export const POST = writingOnThread('notebook/apply')

@@ -1,8 +1,8 @@
 import { writeNotebook } from '@nestling/formats/notebook'
-import type { APIRoute } from 'astro'
+import { readingOnThread, type Work } from '../_work.ts'
 
 /** `GET /api/notebook`: all that is kept, as one JSON file. */
-export const GET: APIRoute = ({ locals }) => {
+export const work: Work = ({ locals }) => {
   const now = new Date()
   return new Response(writeNotebook(locals.notebook.rows(), now.toISOString()), {
     headers: {
@@ -11,3 +11,5 @@ export const GET: APIRoute = ({ locals }) => {
     },
   })
 }
+
+export const GET = readingOnThread('notebook/index')

@@ -1,11 +1,11 @@
 import { readNotebook } from '@nestling/formats/notebook'
-import type { APIRoute } from 'astro'
 import { fileWords } from '../../../words/files.ts'
 import { checkedRows } from '../_notebook.ts'
 import { problem, readLargeText } from '../_respond.ts'
+import { readingOnThread, type Work } from '../_work.ts'
 
 /** `POST /api/notebook/preview`: what reading a notebook would change. Changes nothing. */
-export const POST: APIRoute = async ({ request, locals }) => {
+export const work: Work = async ({ request, locals }) => {
   const text = await readLargeText(request)
   if (!text.ok) return text.response
   const read = readNotebook(text.value)
@@ -13,5 +13,7 @@ export const POST: APIRoute = async ({ request, locals }) => {
   const { rows, wrong } = checkedRows(read.value)
   return Response.json({ ...locals.notebook.preview(rows), wrong: wrong.slice(0, MOST_TOLD), wrongMore: Math.max(0, wrong.length - MOST_TOLD) })
 } // biome-ignore format: one answer
+
+export const POST = readingOnThread('notebook/preview')
 
 const MOST_TOLD = 100

@@ -1,7 +1,7 @@
-import type { APIRoute } from 'astro'
 import { ShapesChange } from '../../../contracts/shape.ts'
 import { counted } from '../../../words/shapes.ts'
 import { readBody } from '../_respond.ts'
+import { type Work, writingOnThread } from '../_work.ts'
 
 const DONE: Readonly<Record<ShapesChange['act']['kind'], string>> = {
   delete: 'Deleted',
@@ -11,7 +11,7 @@ const DONE: Readonly<Record<ShapesChange['act']['kind'], string>> = {
 }
 
 /** `POST /api/shapes/many`: many shapes deleted, moved under a tune or tagged at once; `undo` is what takes it back. */
-export const POST: APIRoute = async ({ request, locals }) => {
+export const work: Work = async ({ request, locals }) => {
   const change = await readBody(request, ShapesChange)
   if (!change.ok) return change.response
   const { act } = change.value
@@ -19,3 +19,5 @@ export const POST: APIRoute = async ({ request, locals }) => {
     locals.shapes.changeMany(change.value, (count) => `${DONE[act.kind]}: ${counted(count, 'shape')}`, new Date()),
   )
 }
+
+export const POST = writingOnThread('shapes/many')

@@ -6,10 +6,10 @@ import { writeChordPro } from '@nestling/formats/chordpro'
 import { writeMidi } from '@nestling/formats/midi'
 import { writeMusicXml } from '@nestling/formats/musicxml'
 import { writeTab } from '@nestling/formats/tab'
-import type { APIRoute } from 'astro'
 import type { KeptTune } from '../../../contracts/tune.ts'
 import { musicOf, type TuneMusic } from '../../../contracts/tuneFile.ts'
 import { idFrom, noSuch } from '../_respond.ts'
+import { readingOnThread, type Work } from '../_work.ts'
 
 interface Written {
   readonly type: string
@@ -28,7 +28,7 @@ const FORMATS: Readonly<Record<string, Written>> = {
 }
 
 /** `GET /api/tunes/3.musicxml`, `.mid`, `.cho`, `.txt`: a kept tune as a file of an open format. */
-export const GET: APIRoute = ({ params, locals }) => {
+export const work: Work = ({ params, locals }) => {
   const id = idFrom(params['id'])
   const format = Object.hasOwn(FORMATS, params['format'] ?? '') ? FORMATS[params['format'] ?? ''] : undefined
   const kept = id === undefined ? undefined : locals.tunes.find(id)
@@ -44,6 +44,8 @@ export const GET: APIRoute = ({ params, locals }) => {
     },
   })
 }
+
+export const GET = readingOnThread('tunes/[id].[format]')
 
 const fileName = (title: string): string =>
   title

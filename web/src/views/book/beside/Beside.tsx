@@ -5,11 +5,11 @@ import { handOn, reachMm } from '@nestling/core/hand'
 import { tuningLetters, writeTuning } from '@nestling/core/neck'
 import { neckFor } from '@nestling/core/shape'
 import { useState } from 'react'
+import { addressOfTune } from '../../../contracts/tuneAddresses.ts'
 import { Choice } from '../../../controls/Choice.tsx'
 import { NameField } from '../../../controls/NameField.tsx'
 import { HandNeck } from '../../../neck/HandNeck.tsx'
 import { $player, $session } from '../../../state/session.ts'
-import { addressOfTune } from '../../../state/tunes.ts'
 import { longDay } from '../../../words/days.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { counted } from '../../../words/shapes.ts'
@@ -87,7 +87,7 @@ function History({ open: { kept, history, otherNames } }: { readonly open: OpenS
         {history === undefined ? '…' : history.tunes.length === 0 ? 'no tune of the Book' : history.tunes.slice(0, 3).map(({ id, title, bars }, index) => (
           <span key={id}>
             {index > 0 && '; '}
-            <a href={addressOfTune({ id, query: '' }).replace('?&', '?')}>{title}</a>, {bars.length === 1 ? 'bar' : 'bars'} {bars.slice(0, 4).join(', ')}{bars.length > 4 && ' …'}
+            <a href={addressOfTune(id)}>{title}</a>, {bars.length === 1 ? 'bar' : 'bars'} {bars.slice(0, 4).join(', ')}{bars.length > 4 && ' …'}
           </span>
         ))}
         {history && history.tunes.length > 3 && ` and ${counted(history.tunes.length - 3, 'tune')} more`}

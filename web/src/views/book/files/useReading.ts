@@ -1,12 +1,14 @@
 /** Reading a file: in a worker that can be stopped, then what it would change, then, only when told to, one step that does it. */
 
 import { type FileProblem, MOST_NOTEBOOK_BYTES, problem } from '@nestling/formats/file'
-import { wrap } from 'comlink'
+import { proxy, wrap } from 'comlink'
 import { useCallback, useRef, useState } from 'react'
 import type { Choice, NotebookChoices, NotebookPreview } from '../../../contracts/notebook.ts'
+import type { KeptTune } from '../../../contracts/tune.ts'
 import { undoingChange } from '../../../state/deeds.ts'
 import { call } from '../../../state/http.ts'
 import { tell } from '../../../state/notices.ts'
+import { findTune } from '../../../state/tunes.ts'
 import { fileWords } from '../../../words/files.ts'
 import type { FilesWorker, ReadAsNotebook } from '../../../workers/files.worker.ts'
 import type { BookState } from '../useBook.ts'
@@ -45,6 +47,13 @@ export interface ReadingState {
 
 const USUAL: NotebookChoices = { fresh: 'take', different: 'leave', each: {} }
 
+/** @throws what the server says when it is gone meanwhile. */
+async function wholeTune(id: number): Promise<KeptTune> {
+  const reply = await findTune(id)
+  if (reply.ok) return reply.value
+  throw new Error(reply.message)
+}
+
 export function useReading({ contents, did }: Pick<BookState, 'contents' | 'did'>): ReadingState {
   const [reading, setReading] = useState<Reading>({ status: 'idle' })
   const ticket = useRef(0)
@@ -66,7 +75,7 @@ export function useReading({ contents, did }: Pick<BookState, 'contents' | 'did'
         const bytes = new Uint8Array(await file.arrayBuffer())
         worker.current = new Worker(new URL('../../../workers/files.worker.ts', import.meta.url), { type: 'module' })
         const died = new Promise<never>((_, reject) => worker.current?.addEventListener('error', () => reject(new Error('The reader stopped by itself; try again.'))))
-        const asked = wrap<FilesWorker>(worker.current).read(name, bytes, contents.tunes, new Date().toISOString())
+        const asked = wrap<FilesWorker>(worker.current).read(name, bytes, contents.tunes, proxy(wholeTune), new Date().toISOString())
         const answer = await Promise.race([asked, died])
         end()
         if (mine !== ticket.current) return undefined

@@ -8,13 +8,13 @@ import { lowestPressed } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef } from 'react'
 import type { KeptShape } from '../../../contracts/shape.ts'
+import { addressOfTune, practiceOfTune } from '../../../contracts/tuneAddresses.ts'
 import { useOneStop } from '../../../controls/useOneStop.ts'
 import { shownShape } from '../../../state/book.ts'
 import { fretsIn } from '../../../state/links.ts'
 import { hearChords } from '../../../state/playback.ts'
 import { $session } from '../../../state/session.ts'
 import { toSheet, tuneBlock } from '../../../state/toSheet.ts'
-import { addressOfTune, practiceOfTune } from '../../../state/tunes.ts'
 import { counted } from '../../../words/shapes.ts'
 import { type GroupLine, type Line, linesOf, placesOf } from '../lines.ts'
 import { deleteTuneOf } from '../parts/deleteTune.ts'
@@ -125,10 +125,10 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
             Play
           </button>
         )}
-        <a href={addressOfTune(tune)} aria-label={`${tune.title} to Path`}>
+        <a href={addressOfTune(tune.id)} aria-label={`${tune.title} to Path`}>
           To Path
         </a>
-        <a href={practiceOfTune(tune)} aria-label={`Practise ${tune.title}`}>
+        <a href={practiceOfTune(tune.id)} aria-label={`Practise ${tune.title}`}>
           Practise
         </a>
         {!isNarrow && (
@@ -164,10 +164,10 @@ function Chords({ tune: id, state }: { readonly tune: number | null; readonly st
   const { settings } = useStore($session)
   const tune = state.contents.tunes.find((one) => one.id === id)
   if (!tune) return null
-  const more = tune.chords.length - CHORDS_SHOWN
+  const more = tune.chordCount - tune.chords.length
   return (
     <p className={classes['chords']} data-testid="tune-chords">
-      {tune.chords.slice(0, CHORDS_SHOWN).map(({ symbol, frets }, index) => {
+      {tune.chords.map(({ symbol, frets }, index) => {
         const read = readSymbol(symbol)
         return (
           <span key={`${index}${symbol}`}>
@@ -182,7 +182,6 @@ function Chords({ tune: id, state }: { readonly tune: number | null; readonly st
     </p>
   )
 }
-const CHORDS_SHOWN = 8
 
 function walkOf(shapes: readonly KeptShape[]): number {
   const places = shapes.flatMap(({ frets }) => {
