@@ -127,6 +127,13 @@ console.log(`\nA Book of ${SHAPES} shapes, a log of ${LOG_SIZE} entries; three t
 printTable(['what', 'answer', 'first', 'middle', 'longest', 'main thread held up', 'longest of others', ''], rows)
 console.log(`\nOthers meanwhile: p99 ${whole(rank(all, 0.99))} of ${all.length}\n`)
 
+const sixWeeksAgo = new Date(Date.now() - 42 * 24 * 3600_000).toISOString().slice(0, 10)
+/** In forty: a shape is kept, the logbook is opened, the Book. */
+const SELDOM: Readonly<Record<number, string>> = {
+  13: `api/log/summary?from=${sixWeeksAgo}&to=2030-01-01`,
+  26: 'book',
+  39: 'api/shapes',
+}
 /** What a player’s page asks in an evening, in turn, each client from another place on. */
 const USUAL = [
   '?chord=Ebmaj7',
@@ -139,32 +146,43 @@ const USUAL = [
   'api/chord?symbol=F%2313',
   'api/settings',
   'api/run?material=m7b5',
-  'api/log/summary?to=2030-01-01',
   'api/neighbours?frets=x68786',
 ]
 const kept = (index: number) => ({ name: `kept ${index}`, chord: 'Fm9', frets: 'x8688x', tuning: STANDARD })
-async function loaded(clients: number, seconds: number, pauseMs: number): Promise<readonly number[]> {
-  const times: number[] = []
+async function loaded(clients: number, seconds: number, pauseMs: number): Promise<ReadonlyMap<string, number[]>> {
+  const times = new Map<string, number[]>()
   const ends = performance.now() + seconds * 1000
   const client = async (number: number) => {
+    // Players don't begin at one instant.
+    await new Promise((resolve) => setTimeout(resolve, number * 40))
     for (let index = number; performance.now() < ends; index++) {
-      const isWrite = index % 40 === 39
-      const { ms, status, text } = isWrite ? await ask('api/shapes', kept(index)) : await ask(USUAL[index % USUAL.length] as string)
-      if (status >= 300) throw new Error(`${USUAL[index % USUAL.length]}: ${status} ${text.slice(0, 200)}`)
-      times.push(ms)
+      const path = SELDOM[index % 40] ?? (USUAL[index % USUAL.length] as string)
+      const { ms, status, text } = await ask(path, path === 'api/shapes' ? kept(index) : undefined)
+      if (status >= 300) throw new Error(`${path}: ${status} ${text.slice(0, 200)}`)
+      times.set(path, [...(times.get(path) ?? []), ms])
       await new Promise((resolve) => setTimeout(resolve, pauseMs * (0.5 + Math.random())))
     }
   }
   await Promise.all(Array.from({ length: clients }, (_, number) => client(number)))
   return times
-} // biome-ignore format: one client
+}
 const memory = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024
 
 /** A player who is quick asks twice a second. */
 const PAUSE_MS = 500
 await longestTurnMs()
-const load = await loaded(CLIENTS, LOAD_S, PAUSE_MS)
-console.log(`${CLIENTS} clients for ${LOAD_S} s, each asking twice a second: ${load.length} answers, p50 ${whole(rank(load, 0.5))}, p99 ${whole(rank(load, 0.99))}, longest ${whole(Math.max(...load))}; the main thread held up ${whole(await longestTurnMs())} at the longest`) // biome-ignore format: a line
+const byPath = await loaded(CLIENTS, LOAD_S, PAUSE_MS)
+const held = await longestTurnMs()
+const load = [...byPath.values()].flat()
+console.log(
+  `${CLIENTS} clients for ${LOAD_S} s, each asking twice a second; the main thread held up ${whole(held)} at the longest\n`,
+)
+printTable(
+  ['what', 'answers', 'p50', 'p99', 'longest'],
+  [...byPath, ['all', load] as const].map(([path, times]) => [
+    path, String(times.length), whole(rank(times, 0.5)), whole(rank(times, 0.99)), whole(Math.max(...times)),
+  ]),
+) // biome-ignore format: a table
 const megabytes = [memory()]
 for (let minute = 0; minute < minutes; minute++) {
   await loaded(10, 60, PAUSE_MS)

@@ -17,7 +17,7 @@ import { noteRunning, runningOn } from './oneServer.ts'
 const web = join(dirname(fileURLToPath(import.meta.url)), '..')
 process.env['NODE_ENV'] ??= 'production'
 process.env['NESTLING_MIGRATIONS'] ??= join(web, 'drizzle')
-process.env['NESTLING_WORK_THREAD'] ??= join(web, 'server', 'work.mjs')
+process.env['NESTLING_WORK_THREAD'] ??= join(web, 'dist', 'threads', 'work.mjs')
 const folder = dataFolder('own')
 // The built application opens the same folder.
 process.env['NESTLING_DATA'] = folder

@@ -8,6 +8,7 @@ import type { Work, WorkAsked, WorkDone, WorkName } from '../src/pages/api/_work
 const WORKS: Readonly<Record<WorkName, () => Promise<{ readonly work: Work }>>> = {
   arpeggio: () => import('../src/pages/api/arpeggio.ts'),
   between: () => import('../src/pages/api/between.ts'),
+  book: () => import('../src/pages/api/book.ts'),
   'changes/[id]/undo': () => import('../src/pages/api/changes/[id]/undo.ts'),
   check: () => import('../src/pages/api/check.ts'),
   'copies/[id]/restore': () => import('../src/pages/api/copies/[id]/restore.ts'),

@@ -6,14 +6,14 @@ import type { KeptTune, TuneChord } from './tune.ts'
 /** A list shows as many chords of a tune of which no shape is kept. */
 export const TUNE_CHORDS_SHOWN = 8
 
-export interface BookTune extends Pick<KeptTune, 'id' | 'title' | 'version' | 'createdAt'> {
+export interface BookTune extends Pick<KeptTune, 'id' | 'title'> {
   /** Where none of its shapes is kept, the first of its chords with the shapes of its way through. */
-  readonly chords: readonly TuneChord[]
-  readonly chordCount: number
+  readonly chords?: readonly TuneChord[]
+  readonly moreChords?: number
   /** How many shapes are kept under it. */
   readonly count: number
   /** Metre, style and key, as they are written. */
-  readonly about: readonly string[]
+  readonly about: string
 }
 
 export interface BookSheet {

@@ -19,17 +19,17 @@ export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories,
     shapes: total,
     inNone: counts.get(null) ?? 0,
     tunes: kept.tunes
-      .map(({ id, title, version, createdAt, query, chords }) => {
+      .toSorted((a, b) => (a.createdAt < b.createdAt ? -1 : a.createdAt > b.createdAt ? 1 : a.id - b.id))
+      .map(({ id, title, query, chords }) => {
+        const count = counts.get(id) ?? 0
         const { metre, style, key } = readChartHead(new URLSearchParams(query).get('chart') ?? '')
         return {
-          id, title, version, createdAt,
-          chords: (counts.get(id) ?? 0) > 0 ? [] : chords.slice(0, TUNE_CHORDS_SHOWN),
-          chordCount: chords.length,
-          count: counts.get(id) ?? 0,
-          about: [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])],
+          id, title,
+          count,
+          about: [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])].join(' · '),
+          ...(count > 0 ? {} : { chords: chords.slice(0, TUNE_CHORDS_SHOWN), moreChords: Math.max(0, chords.length - TUNE_CHORDS_SHOWN) }),
         }
-      })
-      .toSorted((a, b) => a.createdAt.localeCompare(b.createdAt) || a.id - b.id),
+      }),
     moreTunes: kept.total - kept.tunes.length,
     tags: shapes.tags(),
     sets: keptSets.sets,

@@ -7,7 +7,7 @@
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { MOST_NOTEBOOK_BYTES } from '@nestling/formats/file'
-import type { APIRoute } from 'astro'
+import type { APIContext, APIRoute } from 'astro'
 import { Piscina } from 'piscina'
 import { inTurn } from '../../data/turns.ts'
 import { problem, readBytes } from './_respond.ts'
@@ -34,6 +34,7 @@ export type Reckoning =
   | 'voicings'
 /** Those that go through much of what is kept, and those that change much of it. */
 export type Reading =
+  | 'book'
   | 'log/index'
   | 'log/summary'
   | 'notebook/index'
@@ -66,7 +67,7 @@ type PoolName = keyof typeof MOST_MS
 const POOLS: readonly PoolName[] = ['reckoning', 'keeping']
 type Pool = Piscina<WorkAsked, WorkDone>
 
-/** Where the server's own files lie; told by the server, beside which the built pages can't find it themselves. */
+/** Told by the server where it was built; from its sources while Nestling is worked on. */
 const threadFile = (): string => process.env['NESTLING_WORK_THREAD'] ?? join(process.cwd(), 'server', 'work.mjs')
 
 const pools = new Map<PoolName, Pool>()
@@ -80,6 +81,8 @@ function started(name: PoolName): Pool {
     maxThreads: name === 'keeping' ? 2 : Math.min(MOST_THREADS, Math.max(2, availableParallelism() - 1)),
     maxQueue: MOST_WAITING,
     idleTimeout: 60_000,
+    // The server's own loader of sources is not for threads that were built.
+    execArgv: [],
   })
   // A thread that can't even begin would leave those who wait waiting: they are told, and the next question begins anew.
   begun.on('error', () => {
@@ -107,11 +110,13 @@ export async function endThreads(): Promise<void> {
 }
 
 export const onThread = (name: Reckoning): APIRoute => routeTo('reckoning', name)
-export const readingOnThread = (name: Reading): APIRoute => routeTo('keeping', name)
+export const readingOnThread = (name: Reading) => routeTo('keeping', name)
 /** One writes at a time, to its end even when its client has gone: who goes did not say that nothing should be kept. */
 export const writingOnThread = (name: Writing): APIRoute => routeTo('keeping', name, inTurn)
 
-function routeTo(pool: PoolName, name: WorkName, turn?: typeof inTurn): APIRoute {
+type Asked = Pick<APIContext, 'url' | 'request' | 'params'>
+
+function routeTo(pool: PoolName, name: WorkName, turn?: typeof inTurn): (asked: Asked) => Promise<Response> {
   return async ({ url, request, params }) => {
     const { method } = request
     const body = await readBytes(request, MOST_NOTEBOOK_BYTES)

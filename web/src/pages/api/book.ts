@@ -1,5 +1,7 @@
-import type { APIRoute } from 'astro'
 import { bookContents } from '../../data/bookContents.ts'
+import { readingOnThread, type Work } from './_work.ts'
 
-/** `GET /api/book`: what the Book holds: tunes with their counts, tags, sets, sheets. */
-export const GET: APIRoute = ({ locals }) => Response.json(bookContents(locals))
+/** `GET /api/book`: what the Book holds, shapes aside; those are at `/api/shapes`. */
+export const work: Work = ({ locals }) => Response.json(bookContents(locals))
+
+export const GET = readingOnThread('book')

@@ -1,5 +1,5 @@
 /** Book: all that is kept. Shapes by tune, found and sorted; the open one beside them; sets, sheets, files and copies. */
-import { memo, useMemo } from 'react'
+import { memo, useMemo, useState } from 'react'
 import type { BookContents, Copy } from '../../contracts/book.ts'
 import type { BookShapes } from '../../contracts/shape.ts'
 import { Frame } from '../../shell/Frame.tsx'
@@ -22,7 +22,8 @@ import { useOpen } from './useOpen.ts'
 
 export interface BookViewProps {
   readonly params: Params
-  readonly contents: BookContents
+  /** JSON of `BookContents`: of a large Book one text is faster on its way into the page than thousands of values. */
+  readonly contents: string
   readonly shapes: BookShapes
   readonly copies: readonly Copy[]
   readonly page: PageData
@@ -37,7 +38,8 @@ export default function BookView({ page, ...props }: BookViewProps) {
 }
 
 const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<BookViewProps, 'page'>) {
-  const state = useBook(params, contents, shapes)
+  const [first] = useState(() => JSON.parse(contents) as BookContents)
+  const state = useBook(params, first, shapes)
   const open = useOpen(state)
   const { plan } = state
   const shared = useMemo(

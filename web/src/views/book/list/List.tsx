@@ -117,7 +117,7 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
   return (
     <div className={classes['head']} data-testid="tune-head">
       <h2>{tune.title}</h2>
-      <small>{tune.about.join(' · ')}</small>
+      <small>{tune.about}</small>
       {!isNarrow && walk > 0 && <small className={classes['walk']}>hand walks {counted(walk, 'fret')}</small>}
       <span className={classes['go']} data-not-on-paper>
         {!isNarrow && group.count > 1 && (
@@ -163,11 +163,11 @@ function playRow(shapes: readonly KeptShape[]): void {
 function Chords({ tune: id, state }: { readonly tune: number | null; readonly state: BookState }) {
   const { settings } = useStore($session)
   const tune = state.contents.tunes.find((one) => one.id === id)
-  if (!tune) return null
-  const more = tune.chordCount - tune.chords.length
+  if (!tune?.chords) return null
+  const { chords, moreChords: more = 0 } = tune
   return (
     <p className={classes['chords']} data-testid="tune-chords">
-      {tune.chords.map(({ symbol, frets }, index) => {
+      {chords.map(({ symbol, frets }, index) => {
         const read = readSymbol(symbol)
         return (
           <span key={`${index}${symbol}`}>
