@@ -76,6 +76,8 @@ app.use((_request, response, next) => {
   next()
 })
 if (passphrase !== undefined) app.use(doorOf(await createGuard(passphrase), hostsFor(process.env['NESTLING_HOSTS'])))
+// Fetched once and kept for a year: worth the longer while.
+app.use('/_astro', compression({ level: 9 }))
 app.use(compression())
 app.use('/_astro', express.static(join(web, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
 app.use(express.static(join(web, 'dist/client'), { index: false, redirect: false }))

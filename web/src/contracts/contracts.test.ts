@@ -2,8 +2,10 @@ import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import * as v from 'valibot'
 import { describe, expect, test } from 'vitest'
 import { draftOf, InstrumentDraft, instrumentFrom } from './instrument.ts'
-import { KeptSetDraft, MOST_STEPS, TrayDraft } from './progression.ts'
-import { DEFAULT_SETTINGS, handOf, playerOf, SettingsChange } from './settings.ts'
+import { MOST_STEPS } from './progression.ts'
+import { KeptSetDraft, TrayDraft } from './progressionSchema.ts'
+import { DEFAULT_SETTINGS, handOf, playerOf } from './settings.ts'
+import { SettingsChange } from './settingsSchema.ts'
 import { KeptShapeDraft } from './shape.ts'
 
 describe('an instrument as it is typed', () => {

@@ -1,7 +1,8 @@
 /** The player's settings, one row each. */
 import { inArray, sql } from 'drizzle-orm'
 import * as v from 'valibot'
-import { DEFAULT_SETTINGS, Settings, type SettingsChange } from '../contracts/settings.ts'
+import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
+import { Settings, type SettingsChange } from '../contracts/settingsSchema.ts'
 import { settings } from './schema.ts'
 import type { Reader, Store } from './store.ts'
 

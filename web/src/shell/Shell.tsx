@@ -4,7 +4,6 @@ import {
   Box,
   MantineProvider,
   Menu,
-  Tooltip,
   UnstyledButton,
   useComputedColorScheme,
   useMantineColorScheme,
@@ -205,20 +204,19 @@ function LightToggle() {
   const now = useComputedColorScheme('light')
   // Both icons, hidden by style: to choose one by `now` is a hydration error once a scheme is stored.
   return (
-    <Tooltip label="Day or dusk">
-      <ActionIcon
-        variant="subtle"
-        color="gray"
-        aria-label="Day or dusk"
-        onClick={() => setColorScheme(now === 'light' ? 'dark' : 'light')}
-      >
-        <Box component="span" lh={0} darkHidden>
-          <IconMoon size={18} />
-        </Box>
-        <Box component="span" lh={0} lightHidden>
-          <IconSun size={18} />
-        </Box>
-      </ActionIcon>
-    </Tooltip>
+    <ActionIcon
+      variant="subtle"
+      color="gray"
+      aria-label="Day or dusk"
+      title="Day or dusk"
+      onClick={() => setColorScheme(now === 'light' ? 'dark' : 'light')}
+    >
+      <Box component="span" lh={0} darkHidden>
+        <IconMoon size={18} />
+      </Box>
+      <Box component="span" lh={0} lightHidden>
+        <IconSun size={18} />
+      </Box>
+    </ActionIcon>
   )
 }

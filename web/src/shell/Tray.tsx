@@ -1,5 +1,5 @@
 /** The strip at the foot of every view: shapes collected on the way, in the order in which they are played. */
-import { ActionIcon, Button, Tooltip } from '@mantine/core'
+import { ActionIcon, Button } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { neckFor } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
@@ -96,11 +96,15 @@ export function Tray() {
           >
             Save to Book
           </Button>
-          <Tooltip label="Empty the tray">
-            <ActionIcon variant="subtle" color="gray" aria-label="Empty the tray" onClick={() => empty(tray)}>
-              <IconTrash size={17} />
-            </ActionIcon>
-          </Tooltip>
+          <ActionIcon
+            variant="subtle"
+            color="gray"
+            aria-label="Empty the tray"
+            title="Empty the tray"
+            onClick={() => empty(tray)}
+          >
+            <IconTrash size={17} />
+          </ActionIcon>
         </div>
       )}
     </section>

@@ -1,4 +1,4 @@
-import { type CSSVariablesResolver, createTheme, type MantineColorsTuple, Menu, Portal, Tooltip } from '@mantine/core'
+import { type CSSVariablesResolver, createTheme, type MantineColorsTuple, Menu, Portal } from '@mantine/core'
 
 const sage: MantineColorsTuple = [
   '#eef4f1',
@@ -42,8 +42,6 @@ export const theme = createTheme({
         transitionProps: { duration: 0 },
       },
     }),
-    // What a pointer is told, the keyboard and a finger are told too.
-    Tooltip: Tooltip.extend({ defaultProps: { events: { hover: true, focus: true, touch: true } } }),
     Portal: Portal.extend({ defaultProps: { target: `#${OVER_ID}` } }),
   },
 })

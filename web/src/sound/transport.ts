@@ -6,9 +6,9 @@
 
 import { type Score, type ScoreEvent, STRAIGHT, type Swing } from '@nestling/core/time'
 import { atom } from 'nanostores'
-import { type Band, type BandMix, createBand, type ToneLibrary } from './band.ts'
+import type { Band, BandMix, ToneLibrary } from './band.ts'
 import { outputLatencyS } from './latency.ts'
-import { type Running, scheduleScore, ticks } from './schedule.ts'
+import type { Running } from './schedule.ts'
 import { soundsClient } from './soundsClient.ts'
 
 export interface Playing {
@@ -50,13 +50,18 @@ const START_S = 0.030_012_345_67
 interface Engine {
   readonly tone: ToneLibrary
   readonly band: Band
+  readonly schedule: typeof import('./schedule.ts')
 }
 let starting: Promise<Engine> | undefined
 let ticket = 0
 let running: Running | undefined
 
 async function startEngine(): Promise<Engine> {
-  const tone = await import('tone')
+  const [tone, { createBand }, schedule] = await Promise.all([
+    import('tone'),
+    import('./band.ts'),
+    import('./schedule.ts'),
+  ])
   await tone.start()
   const context = tone.getContext()
   if (context instanceof tone.Context) {
@@ -64,7 +69,8 @@ async function startEngine(): Promise<Engine> {
     context.updateInterval = LOOK_AHEAD_S / 5
   }
   window.addEventListener('pagehide', stop)
-  return { tone, band: createBand(tone, context as InstanceType<ToneLibrary['Context']>, soundsClient().render) }
+  const band = createBand(tone, context as InstanceType<ToneLibrary['Context']>, soundsClient().render)
+  return { tone, band, schedule }
 }
 
 /** The band and its context; the first call needs a gesture. */
@@ -83,7 +89,7 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
   const { countIn } = score
   $playing.set({ ...STOPPED, status: 'starting', owner })
   try {
-    const { tone, band } = await soundEngine()
+    const { tone, band, schedule } = await soundEngine()
     // What the strings are made of must be known before they are made.
     band.setMix(mix)
     await band.prepare(score.events)
@@ -97,7 +103,7 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
     else {
       const transport = tone.getTransport()
       const { onRound, onCue } = options
-      running = scheduleScore(transport, band, score, {
+      running = schedule.scheduleScore(transport, band, score, {
         tempo,
         swing,
         onEvent: cursor,
@@ -108,7 +114,10 @@ export async function play(score: Score, options: PlayOptions): Promise<void> {
         },
       })
       const comes = (beats: number, does: () => void) =>
-        transport.schedule((time) => whenHeard(tone, time, () => mine === ticket && does()), ticks(transport, beats))
+        transport.schedule(
+          (time) => whenHeard(tone, time, () => mine === ticket && does()),
+          schedule.ticks(transport, beats),
+        )
       if (countIn > 0) comes(countIn, () => $playing.set({ ...$playing.get(), status: 'playing' }))
       if (!score.loop) comes(score.beats, stop)
       const start = tone.getContext().currentTime + LOOK_AHEAD_S + START_S

@@ -1,6 +1,5 @@
 /** Where a shape goes from any view: the one place that writes it into an address and finds it there again. */
 import type { Chord } from '@nestling/core/chord'
-import { type LaneAsk, writeAsk } from '@nestling/core/lane'
 import { type Tuning, writeTuning } from '@nestling/core/neck'
 import { MOST_RUN_SHAPES, writeMaterial } from '@nestling/core/practice'
 import type { Player } from '@nestling/core/request'
@@ -57,13 +56,6 @@ export function arpeggioToPractice({ root, formula }: Chord, tuning: Tuning, { i
   const query = new URLSearchParams({ material: writeMaterial({ kind: 'arpeggio', formula }), from: root })
   if (writeTuning(tuning) !== writeTuning(instrument.tuning)) query.set('tuning', writeTuning(tuning))
   return `/practice?${query.toString().replaceAll('%2C', ',')}`
-}
-
-/** To Key: a lane of it, in a tuning. */
-export function toKey(key: string, ask: LaneAsk, tuning: Tuning, strings: number): string {
-  const texts = Object.entries(writeAsk(ask, strings)).filter(([, text]) => text !== undefined)
-  const query = new URLSearchParams([['key', key], ['depth', 'triads'], ...texts, ['tuning', writeTuning(tuning)]])
-  return `/key?${query.toString().replaceAll('%2C', ',')}`
 }
 
 /** The frets that an address brings along; `undefined` where they are not of a neck with so many strings. */

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro'
-import { SettingsChange } from '../../contracts/settings.ts'
+import { SettingsChange } from '../../contracts/settingsSchema.ts'
 import { problem, readBody } from './_respond.ts'
 
 export const GET: APIRoute = ({ locals }) => Response.json(locals.settings.read())

@@ -1,6 +1,7 @@
 import { readProgression } from '@nestling/core/progression'
 import type { APIRoute } from 'astro'
-import { progressionTexts, TrayDraft } from '../../contracts/progression.ts'
+import { progressionTexts } from '../../contracts/progression.ts'
+import { TrayDraft } from '../../contracts/progressionSchema.ts'
 import { answerOutcome, readBody, refuse } from './_respond.ts'
 
 export const GET: APIRoute = ({ locals }) => Response.json(locals.tray.read())

@@ -34,7 +34,7 @@ interface Memory {
 /** A few dozen kB each. */
 const MOST_FOUND = 60
 /** The page has settled: nothing that is asked waits for what is not. */
-const SETTLED_MS = 250
+const SETTLED_MS = 100
 
 function ask(plan: KeyPlan, { player, found, asked }: Memory): Promise<KeyAnswer> {
   const key = lanesKey(plan)

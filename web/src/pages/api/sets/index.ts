@@ -1,6 +1,7 @@
 import { readProgression } from '@nestling/core/progression'
 import type { APIRoute } from 'astro'
-import { KeptSetDraft, progressionTexts } from '../../../contracts/progression.ts'
+import { progressionTexts } from '../../../contracts/progression.ts'
+import { KeptSetDraft } from '../../../contracts/progressionSchema.ts'
 import { readBody, refuse } from '../_respond.ts'
 
 const MOST_LISTED = 200

@@ -1,5 +1,5 @@
 /** Tunings of the player's own: checked while they are typed, kept beside the common ones. */
-import { ActionIcon, Button, Group, TextInput, Tooltip } from '@mantine/core'
+import { ActionIcon, Button, Group, TextInput } from '@mantine/core'
 import { useForm } from '@mantine/form'
 import { useStore } from '@nanostores/react'
 import {
@@ -75,17 +75,16 @@ export function OwnTunings() {
           <li key={tuning.id}>
             <Group gap="xs">
               <strong>{tuning.name}</strong> {tuningLetters(tuning, settings.naming)}
-              <Tooltip label="Delete">
-                <ActionIcon
-                  variant="subtle"
-                  color="gray"
-                  size="sm"
-                  aria-label={`Delete ${tuning.name}`}
-                  onClick={() => void remove(tuning)}
-                >
-                  <IconTrash size={15} />
-                </ActionIcon>
-              </Tooltip>
+              <ActionIcon
+                variant="subtle"
+                color="gray"
+                size="sm"
+                aria-label={`Delete ${tuning.name}`}
+                title="Delete"
+                onClick={() => void remove(tuning)}
+              >
+                <IconTrash size={15} />
+              </ActionIcon>
             </Group>
           </li>
         ))}
