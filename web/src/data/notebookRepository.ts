@@ -5,6 +5,7 @@
  */
 import type { NotebookTable } from '@nestling/formats/notebook'
 import { asc, eq, isNull } from 'drizzle-orm'
+import { canonical } from '../contracts/canonical.ts'
 import { draftOf, instrumentFrom } from '../contracts/instrument.ts'
 import type {
   Choice,
@@ -114,14 +115,6 @@ function namesIn(rows: NotebookRows): Names {
     material: (id) => materials.get(id) ?? '',
   }
 }
-
-/** Equal whatever order its fields stand in. */
-const canonical = (value: unknown): string =>
-  JSON.stringify(value, (_key, inner: unknown) =>
-    typeof inner === 'object' && inner !== null && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  ) ?? ''
 
 interface Compared {
   readonly state: 'new' | 'same' | 'different'

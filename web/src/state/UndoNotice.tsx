@@ -11,3 +11,35 @@ export function UndoNotice({ words, undo }: { readonly words: string; readonly u
     </Group>
   )
 }
+
+/** What only the player can decide, and the ways. */
+export function ChoiceNotice({
+  words,
+  ways,
+  done,
+}: {
+  readonly words: string
+  readonly ways: readonly (readonly [name: string, act: () => void])[]
+  readonly done: () => void
+}) {
+  return (
+    <Group justify="space-between">
+      <span>{words}</span>
+      <Group gap="xs">
+        {ways.map(([name, act]) => (
+          <Button
+            key={name}
+            size="compact-sm"
+            variant="default"
+            onClick={() => {
+              done()
+              act()
+            }}
+          >
+            {name}
+          </Button>
+        ))}
+      </Group>
+    </Group>
+  )
+}

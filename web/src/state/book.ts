@@ -11,58 +11,23 @@ import type {
   KeptShapeDraft,
   ShapesChange,
 } from '../contracts/shape.ts'
-import { isAway, joinSenders, sendLater, WAITS, waitingUnder } from './away.ts'
 import { call, type Reply } from './http.ts'
 import { tell } from './notices.ts'
+import { keepOrWait } from './outbox.ts'
 import { $session } from './session.ts'
 
 type Draft = Omit<KeptShapeDraft, 'tune' | 'tags'> & Partial<Pick<KeptShapeDraft, 'tune' | 'tags'>>
 export type ShapeChange = Partial<Pick<KeptShape, 'name' | 'note' | 'tune' | 'tags'>>
 
-/** A shape that could not be sent; `since` is when it was asked for. */
-interface WaitingShape {
-  readonly draft: Draft
-  readonly since: string
-}
-const waiting = waitingUnder<readonly WaitingShape[]>('shapes')
-const waitingShapes = (): readonly WaitingShape[] => waiting.read() ?? []
-const keepWaiting = (all: readonly WaitingShape[]): void =>
-  waiting.write(all.length === 0 ? undefined : all, all.length)
-
 /** Keeps a shape; while the server is away it waits in the browser, which the reply then says. */
-export async function keepShape(draft: Draft): Promise<Reply<KeptShapeAnswer>> {
-  const since = new Date().toISOString()
-  const reply = await call<KeptShapeAnswer>('POST', '/api/shapes', draft)
-  if (reply.ok || !isAway(reply)) return reply
-  keepWaiting([...waitingShapes(), { draft, since }])
-  sendLater()
-  return { ...reply, message: WAITS, waits: true }
-}
-
-joinSenders(async () => {
-  // What an earlier page left is counted here as well.
-  keepWaiting(waitingShapes())
-  for (const one of waitingShapes()) {
-    const there = await alreadyKept(one)
-    if (there === undefined) return false
-    const reply = there ? undefined : await call<KeptShapeAnswer>('POST', '/api/shapes', one.draft)
-    if (reply && !reply.ok && isAway(reply)) return false
-    keepWaiting(waitingShapes().filter(({ draft, since }) => draft.name !== one.draft.name || since !== one.since))
-    if (reply && !reply.ok) tell.problem(`Not kept: ${one.draft.name}`, reply.message)
-    else tell.done(`Saved to Book: ${one.draft.name}`)
-  }
-  return true
-})
-
-/** The server may have kept it and its answer was lost: then it is not kept a second time. `undefined`: no answer. */
-async function alreadyKept({ draft, since }: WaitingShape): Promise<boolean | undefined> {
-  const reply = await call<BookShapes>('GET', `/api/shapes?${fieldsOf({ find: draft.name, by: 'newest', limit: 20 })}`)
-  if (!reply.ok) return isAway(reply) ? undefined : false
-  return reply.value.shapes.some(
-    ({ name, frets, tuning, createdAt }) =>
-      name === draft.name && frets === draft.frets && tuning === draft.tuning && createdAt >= since,
-  )
-}
+export const keepShape = (draft: Draft): Promise<Reply<KeptShapeAnswer>> =>
+  keepOrWait({
+    method: 'POST',
+    path: '/api/shapes',
+    body: draft,
+    name: draft.name,
+    list: `/api/shapes?${fieldsOf({ find: draft.name, by: 'newest', limit: 20 })}`,
+  })
 export const changeShape = (
   { id, version }: Pick<KeptShape, 'id' | 'version'>,
   change: ShapeChange,

@@ -10,6 +10,8 @@ export type Reply<T> =
       readonly message: string
       /** It is kept in the browser, and sent when the server is back. */
       readonly waits?: boolean
+      /** What is there, where that is a later version than the one that was changed. */
+      readonly now?: unknown
     }
 
 export type Method = 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE'
@@ -34,6 +36,9 @@ export async function call<T>(method: Method, path: string, body?: unknown): Pro
   }
   if (response.ok && method !== 'GET' && OF_BOOK.test(path)) tellOthers('book', undefined)
   if (response.ok) return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T }
-  const problem = (await response.json().catch(() => undefined)) as Partial<Problem> | undefined
-  return { ok: false, status: response.status, message: problem?.error ?? `The server answered ${response.status}.` }
+  const problem = (await response.json().catch(() => undefined)) as
+    | (Partial<Problem> & { readonly now?: unknown })
+    | undefined
+  const message = problem?.error ?? `The server answered ${response.status}.`
+  return { ok: false, status: response.status, message, ...(problem?.now === undefined ? {} : { now: problem.now }) }
 }

@@ -1,7 +1,7 @@
 /** Quiet words at the edge of the page. */
 import { notifications } from '@mantine/notifications'
 import { createElement } from 'react'
-import { UndoNotice } from './UndoNotice.tsx'
+import { ChoiceNotice, UndoNotice } from './UndoNotice.tsx'
 
 const CLOSE = { 'aria-label': 'Close' }
 
@@ -30,6 +30,20 @@ export const tell = {
     const message = createElement(UndoNotice, { words, undo })
     offer = notifications.show({
       ...{ message, id, color: 'sage', role: 'status', closeButtonProps: CLOSE, withBorder: true, autoClose: false },
+    })
+  },
+  /** Something that only the player can decide: it waits until it is. */
+  choice(words: string, ways: readonly (readonly [name: string, act: () => void])[]): void {
+    const id = `choice-${words}`
+    const message = createElement(ChoiceNotice, { words, ways, done: () => hide(id) })
+    notifications.show({
+      message,
+      id,
+      color: 'sage',
+      role: 'alert',
+      withBorder: true,
+      autoClose: false,
+      withCloseButton: false,
     })
   },
   /** What was offered to be undone is undone. */

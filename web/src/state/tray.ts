@@ -15,6 +15,7 @@ import { newId } from './ids.ts'
 import { mergedTray, type TrayTexts } from './mergeTray.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
+import { keepOrWait } from './outbox.ts'
 import { $style } from './session.ts'
 import { joinUndo, stamp } from './undoOrder.ts'
 import { inWindow, keepInWindow } from './windowStorage.ts'
@@ -229,7 +230,8 @@ export const nameTray = (title: string): Promise<void> => change(() => ({ title 
 /** Keeps the tray as a set in the Book. */
 export function keepTray(title: string): Promise<Reply<KeptSet>> {
   const { version: _, ...progression } = $tray.get()
-  return call('POST', '/api/sets', { ...progression, title } satisfies KeptSetDraft)
+  const body = { ...progression, title } satisfies KeptSetDraft
+  return keepOrWait({ method: 'POST', path: '/api/sets', body, name: title, list: '/api/sets' })
 }
 
 export const deleteSet = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/sets/${id}`)

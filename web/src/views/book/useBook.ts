@@ -12,6 +12,7 @@ import { $takenBack, did as deedDone, restoring, type Undoing, undoingChange } f
 import { call } from '../../state/http.ts'
 import { tell } from '../../state/notices.ts'
 import { hearOthers } from '../../state/otherPages.ts'
+import { $keptLater } from '../../state/outbox.ts'
 import { $session } from '../../state/session.ts'
 import { type Params, readBook, writeBook } from './address.ts'
 import type { BookPlan } from './types.ts'
@@ -121,6 +122,8 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
     if (cameBack()) void newest.current()
     return () => window.removeEventListener('pageshow', onShow)
   }, [])
+  // What waited for the server is kept now.
+  useEffect(() => $keptLater.listen(() => void newest.current()), [])
   // What another open page has done to the Book.
   useEffect(() => hearOthers('book', () => void newest.current()), [])
 

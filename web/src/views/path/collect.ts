@@ -4,14 +4,13 @@ import { writeSymbol } from '@nestling/core/chord'
 import { writeTuning } from '@nestling/core/neck'
 import { instrumentFor } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
-import type { KeptTune, TuneDraft } from '../../contracts/tune.ts'
+import type { TuneDraft } from '../../contracts/tune.ts'
 import { keepAs } from '../../state/book.ts'
-import { call } from '../../state/http.ts'
 import { fretsTextOf, toPractice } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
 import { toSheet, tuneBlock } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
-import { keepTune, replaceTune } from '../../state/tunes.ts'
+import { keepTune } from '../../state/tunes.ts'
 import { writePlan } from './address.ts'
 import type { PathState } from './usePath.ts'
 
@@ -39,11 +38,8 @@ export async function keep(state: PathState): Promise<unknown> {
   if (state.problems.length > 0)
     return tell.problem('Not kept', 'Something in the chart can’t be read yet: it is told beside the field.')
   const draft = draftOf(state)
-  const there = plan.tune === undefined ? undefined : await call<KeptTune>('GET', `/api/tunes/${plan.tune}`)
-  const reply = there?.ok
-    ? await replaceTune(there.value.id, there.value.version, { ...draft, remarks: there.value.remarks })
-    : await keepTune(draft)
-  if (!reply.ok) return tell.problem('Not kept', reply.message)
+  const reply = await keepTune(draft, plan.tune)
+  if (!reply.ok) return tell.problem(reply.waits ? 'The tune waits' : 'Not kept', reply.message)
   state.change({ tune: reply.value.id })
   return tell.done(`Saved to Book: ${reply.value.title}`)
 }

@@ -16,10 +16,11 @@ import { facesReady, measure } from '../../sheet/faces.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { createAsked } from '../../state/asked.ts'
 import { tell } from '../../state/notices.ts'
+import { $keptLater } from '../../state/outbox.ts'
 import { $player, $session } from '../../state/session.ts'
-import { replaceSheet, sendLast } from '../../state/sheets.ts'
+import { addressAt, replaceSheet, sendLast } from '../../state/sheets.ts'
 
-export type Kept = 'kept' | 'keeping' | 'not kept'
+export type Kept = 'kept' | 'keeping' | 'waits' | 'not kept'
 
 export interface SheetState {
   readonly id: number
@@ -56,7 +57,7 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
   const { canUndo, canRedo } = useStore(asked.$past)
   const [chosen, choose] = useState<string | undefined>(undefined)
   useKeptPast(asked, `sheet-${first.id}`)
-  const kept = useKept(first, sheet)
+  const kept = useKept(first, sheet, asked.open)
   const faces = useFaces()
   const [memory] = useState<RowMemory>(() => new Map())
   const own = instrument.tuning
@@ -120,11 +121,12 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
 } // biome-ignore format: callbacks
 
 /** Every change lands in the database, one after another; a refusal is told and nothing of it is lost here. */
-function useKept(first: KeptSheet, sheet: Sheet): Kept {
+function useKept(first: KeptSheet, sheet: Sheet, show: (sheet: Sheet) => void): Kept {
   const [kept, setKept] = useState<Kept>('kept')
   const landed = useRef(sheet)
   const version = useRef(first.version)
   const sending = useRef<Promise<unknown>>(Promise.resolve())
+  const isWaiting = useRef(false)
   useEffect(() => {
     if (sheet === landed.current) return undefined
     setKept('keeping')
@@ -136,6 +138,11 @@ function useKept(first: KeptSheet, sheet: Sheet): Kept {
           version.current = reply.value.version
           landed.current = sheet
           setKept('kept')
+        } else if (reply.waits) {
+          if (!isWaiting.current) tell.problem('The sheet waits', reply.message)
+          isWaiting.current = true
+          landed.current = sheet
+          setKept('waits')
         } else {
           setKept('not kept')
           tell.problem('The sheet is not kept', reply.message)
@@ -145,11 +152,27 @@ function useKept(first: KeptSheet, sheet: Sheet): Kept {
     const waiting = setTimeout(send, KEEP_AFTER_MS)
     return () => clearTimeout(waiting)
   }, [sheet, first.id])
-  // Whoever leaves within the pause leaves the change with the browser, which sends it all the same.
   const newest = useRef(sheet)
   useEffect(() => {
     newest.current = sheet
   })
+  // What waited has been sent: later changes go over that version, and a page that was loaded before shows it.
+  useEffect(
+    () =>
+      $keptLater.listen((later) => {
+        if (later?.path !== addressAt(first.id)) return
+        const now = later.value as KeptSheet
+        version.current = now.version
+        if (!isWaiting.current && newest.current === landed.current) {
+          landed.current = sheetOf(now)
+          show(landed.current)
+        }
+        isWaiting.current = false
+        setKept('kept')
+      }),
+    [first.id, show],
+  )
+  // Whoever leaves within the pause leaves the change with the browser, which sends it all the same.
   useEffect(() => {
     const leave = () => {
       if (newest.current !== landed.current) sendLast(first.id, version.current, newest.current as SheetDraft)

@@ -1,0 +1,123 @@
+/** What is kept while the server is away waits, and is kept once; what was changed elsewhere meanwhile is chosen. */
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { givenServer } from './given.testkit.ts'
+
+const told = vi.hoisted(() => ({
+  done: [] as string[],
+  problems: [] as string[],
+  choices: [] as { words: string; ways: readonly (readonly [string, () => void])[] }[],
+}))
+vi.mock('./notices.ts', () => ({
+  tell: {
+    done: (message: string) => told.done.push(message),
+    problem: (title: string) => told.problems.push(title),
+    choice: (words: string, ways: readonly (readonly [string, () => void])[]) => told.choices.push({ words, ways }),
+    hide: () => '',
+  },
+}))
+const { keepShape } = await import('./book.ts')
+const { keepTune } = await import('./tunes.ts')
+const { keepSheet, replaceSheet, sendLast } = await import('./sheets.ts')
+const { $keptLater } = await import('./outbox.ts')
+const { $waitingHere, sendAll, waitingUnder } = await import('./away.ts')
+
+const draft = { name: 'ferry', chord: 'Fm9', frets: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4', fingers: '', note: '' }
+beforeEach(() => {
+  waitingUnder('keeps').write(undefined)
+  told.choices.length = 0
+  told.done.length = 0
+  told.problems.length = 0
+})
+afterEach(() => vi.unstubAllGlobals())
+
+test('it waits, is sent when the server is back, and that is said', async () => {
+  givenServer(() => 'no server')
+  expect(await keepShape(draft)).toMatchObject({ ok: false, waits: true })
+  expect(await keepShape({ ...draft, name: 'quay' })).toMatchObject({ ok: false, waits: true })
+  expect($waitingHere.get()).toBe(2)
+  const asked = givenServer(({ method }) =>
+    method === 'GET' ? { status: 200, body: { shapes: [] } } : { status: 201, body: { id: 1, same: [] } },
+  )
+  await sendAll()
+  expect(asked.filter(({ method }) => method === 'POST').map(({ body }) => (body as typeof draft).name)).toEqual([
+    'ferry',
+    'quay',
+  ])
+  expect(told.done).toEqual(['Saved to Book: ferry', 'Saved to Book: quay'])
+  expect($waitingHere.get()).toBe(0)
+})
+
+test('one whose answer was lost on the way is found there and not kept twice', async () => {
+  givenServer(() => 'no server')
+  await keepShape(draft)
+  const asked = givenServer(() => ({
+    status: 200,
+    body: { shapes: [{ ...draft, createdAt: new Date(Date.now() + 5).toISOString() }] },
+  }))
+  await sendAll()
+  expect(asked.map(({ method }) => method)).toEqual(['GET'])
+  expect($waitingHere.get()).toBe(0)
+})
+
+test('one that is refused is told and does not wait any longer', async () => {
+  givenServer(() => 'no server')
+  await keepShape(draft)
+  givenServer(({ method }) =>
+    method === 'GET' ? { status: 200, body: { shapes: [] } } : { status: 400, body: { error: 'no' } },
+  )
+  await sendAll()
+  expect(told.problems).toEqual(['Not kept: ferry'])
+  expect($waitingHere.get()).toBe(0)
+})
+
+const tune = { title: 'Slow Ferry', query: 'chart=C', chords: [{ symbol: 'C', frets: null }] }
+test('a tune that waits goes over what is there when it is sent; what it knows nothing of stays', async () => {
+  givenServer(() => 'no server')
+  expect(await keepTune(tune, 7)).toMatchObject({ ok: false, waits: true })
+  // Kept once more: one waits, the later one.
+  await keepTune({ ...tune, query: 'chart=F' }, 7)
+  expect($waitingHere.get()).toBe(1)
+  const asked = givenServer(({ method }) => ({
+    status: 200,
+    body: method === 'GET' ? { ...tune, id: 7, version: 4, remarks: 'of a file' } : { id: 7, version: 5 },
+  }))
+  await sendAll()
+  expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['GET /api/tunes/7', 'PUT /api/tunes/7'])
+  expect(asked[1]?.body).toEqual({ ...tune, query: 'chart=F', version: 4, remarks: 'of a file' })
+  expect($keptLater.get()).toEqual({ path: '/api/tunes/7', value: { id: 7, version: 5 } })
+})
+
+test('a tune that was deleted meanwhile is kept anew', async () => {
+  givenServer(() => 'no server')
+  await keepTune(tune, 7)
+  const asked = givenServer(({ method }) => (method === 'GET' ? { status: 404 } : { status: 201, body: { id: 8 } }))
+  await sendAll()
+  expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['GET /api/tunes/7', 'POST /api/tunes'])
+})
+
+const sheet = { title: 'Evening', paper: 'A4', lying: false, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [] } as unknown as Parameters<typeof keepSheet>[0] // biome-ignore format: a sheet
+const other = { ...sheet, title: 'Evening, otherwise', version: 3 }
+test('a sheet that was changed elsewhere while it waited is told with both states; the chosen one is kept', async () => {
+  givenServer(() => 'no server')
+  expect(await replaceSheet(2, 1, sheet)).toMatchObject({ waits: true })
+  // Over the version that the first of them has seen.
+  await replaceSheet(2, 1, { ...sheet, title: 'Evening two' })
+  const refused = givenServer(() => ({ status: 409, body: { error: 'changed', now: other } }))
+  await sendAll()
+  expect(refused[0]?.body).toMatchObject({ title: 'Evening two', version: 1 })
+  expect(told.choices[0]?.words).toContain('Here: Evening two, 0 blocks. There: Evening, otherwise, 0 blocks.')
+  expect($waitingHere.get()).toBe(0)
+  const asked = givenServer(() => ({ status: 200, body: { ...sheet, version: 4 } }))
+  told.choices[0]?.ways[0]?.[1]()
+  await vi.waitFor(() => expect(told.done).toEqual(['Saved to Book: Evening two']))
+  expect(asked[0]).toMatchObject({ method: 'PUT', body: { title: 'Evening two', version: 3 } })
+})
+
+test('the last change of a page that was left waits as well; when it has landed by itself nobody is asked', async () => {
+  givenServer(() => ({ status: 200 }))
+  sendLast(2, 1, sheet)
+  expect($waitingHere.get()).toBe(1)
+  givenServer(() => ({ status: 409, body: { error: 'changed', now: { ...sheet, version: 2 } } }))
+  await sendAll()
+  expect([$waitingHere.get(), told.choices, told.problems, told.done]).toEqual([0, [], [], []])
+})
