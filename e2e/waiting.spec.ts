@@ -3,7 +3,8 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test } from '@playwright/test'
+import { expect, type Page, test } from '@playwright/test'
+import { play } from './support/arpeggio.ts'
 import { endAll, startServer, stopped } from './support/server.ts'
 
 let folder: string
@@ -126,8 +127,76 @@ test('a search whose worker can’t begin is told after a second try, and answer
   const told = page.getByRole('alert').filter({ hasText: 'The search stopped' })
   await expect(told).toBeVisible()
   expect(asked).toBeGreaterThan(1)
+  // The chord before has its shape in hand no longer: nothing is said, or kept, of it under the new name.
+  await expect(page.getByTestId('shape-row')).toHaveCount(0)
+  await page.locator('body').press('k')
+  await expect(page.getByText('Nothing in hand to save')).toBeVisible()
   await page.unroute(/search\.worker/)
   await told.getByRole('button', { name: 'Try again' }).click()
   await expect(told).toHaveCount(0)
   await expect(page.getByTestId('shape-text')).not.toContainText('x3545x')
+})
+
+for (const [view, address, worker, press] of [
+  ['Path', 'path?chart=%7C+Dm7+%7C+G7+%7C', /path\.worker/, (page: Page) => page.keyboard.press('l')],
+  ['Key', 'key?key=C', /key\.worker/, (page: Page) => page.getByRole('button', { name: 'A fourth up' }).click()],
+] as const)
+  test(`${view} tells a worker that can’t begin where its answer would stand, keeps what is there, and tries again`, async ({
+    page,
+  }) => {
+    const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
+    await page.route(worker, (route) => route.abort())
+    await page.goto(`${server.address}${address}`)
+    await expect(page.locator('[data-alive]')).toBeVisible()
+    await press(page)
+    const told = page.getByRole('alert').filter({ hasText: 'stopped' })
+    await expect(told).toContainText('What is shown is from before')
+    await page.unroute(worker)
+    await told.getByRole('button', { name: 'Try again' }).click()
+    await expect(told).toHaveCount(0)
+  })
+
+test('a set, a tune and a sheet wait while the server is stopped, and are in the Book when it runs again', async ({
+  page,
+  context,
+}) => {
+  const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const { port } = new URL(first.address)
+  const made = await page.request.post(`${first.address}api/sheets`, {
+    data: { title: 'Evening', paper: 'A4', lying: false, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [{ id: 'a', kind: 'legend' }] },
+  }) // biome-ignore format: a sheet
+  const { id } = await made.json()
+  await page.goto(`${first.address}path?chart=title:+Low+Tide%0A%7C+Dm7+%7C+G7+%7C`)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await page.locator('body').press('t')
+  await expect(page.getByTestId('landing')).toHaveText('kept')
+  const sheet = await context.newPage()
+  await sheet.goto(`${first.address}sheet?sheet=${id}`)
+  await expect(sheet.locator('[data-alive]')).toBeVisible()
+  await stopped(first)
+  await page.getByRole('region', { name: 'Tray' }).getByRole('button', { name: 'Save to Book' }).click()
+  await page.locator('body').press('k')
+  await expect(page.getByTestId('landing')).toHaveText('2 changes wait for the server')
+  await sheet.getByRole('button', { name: /^In the eggs/ }).press('ArrowDown')
+  await expect(sheet.getByRole('group', { name: 'Acts' })).toContainText('waits')
+  const second = await startServer({ PORT: port, NESTLING_DATA: folder })
+  const kept = async (path: string) => (await page.request.get(`${second.address}api/${path}`)).json()
+  await expect(page.getByTestId('landing')).toHaveText('kept')
+  await expect(sheet.getByRole('group', { name: 'Acts' })).toContainText('kept')
+  expect((await kept('sets')).sets).toMatchObject([{ steps: [{ chord: 'Dm7' }] }])
+  expect((await kept('tunes')).tunes).toMatchObject([{ title: 'Low Tide' }])
+  expect((await kept(`sheets/${id}`)).labels).not.toBe('none')
+})
+
+test('sound that could not be loaded says so, and is heard at the next press without a reload', async ({ page }) => {
+  const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  await page.goto(`${server.address}arpeggio?chord=Cmaj7&position=7`)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await page.route('**/_astro/*.js', (route) => route.abort())
+  await play(page).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'No sound' })).toBeVisible()
+  await expect(page.getByTestId('playing')).toHaveAttribute('data-status', 'stopped')
+  await page.unroute('**/_astro/*.js')
+  await play(page).click()
+  await expect(page.getByTestId('playing')).not.toHaveAttribute('data-status', 'stopped')
 })

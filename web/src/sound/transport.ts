@@ -6,6 +6,7 @@
 
 import { type Score, type ScoreEvent, STRAIGHT, type Swing } from '@nestling/core/time'
 import { atom } from 'nanostores'
+import { loaded } from '../workers/loaded.ts'
 import type { Band, BandMix, ToneLibrary } from './band.ts'
 import { outputLatencyS } from './latency.ts'
 import type { Running } from './schedule.ts'
@@ -58,9 +59,9 @@ let running: Running | undefined
 
 async function startEngine(): Promise<Engine> {
   const [tone, { createBand }, schedule] = await Promise.all([
-    import('tone'),
-    import('./band.ts'),
-    import('./schedule.ts'),
+    loaded(() => import('tone')),
+    loaded(() => import('./band.ts')),
+    loaded(() => import('./schedule.ts')),
   ])
   await tone.start()
   const context = tone.getContext()

@@ -18,13 +18,20 @@ export interface Waiting<Value> {
   readonly read: () => Value | undefined
   /** `undefined`: nothing waits any more. `count`: so many changes are in it. */
   readonly write: (value: Value | undefined, count?: number) => void
+  /** So many are in it now: another page has written it. */
+  readonly counted: (count: number) => void
 }
 
 /** Without storage (a private window that refuses it, or a full one) it waits in the page. */
 export function waitingUnder<Value>(name: string): Waiting<Value> {
   const key = `nestling.waiting.${name}`
   let here: Value | undefined
+  const counted = (count: number) => {
+    counts.set(name, count)
+    $waitingHere.set([...counts.values()].reduce((sum, one) => sum + one, 0))
+  }
   return {
+    counted,
     read: () => {
       try {
         const text = localStorage.getItem(key)
@@ -36,8 +43,7 @@ export function waitingUnder<Value>(name: string): Waiting<Value> {
     },
     write: (value, count = 1) => {
       here = value
-      counts.set(name, value === undefined ? 0 : count)
-      $waitingHere.set([...counts.values()].reduce((sum, one) => sum + one, 0))
+      counted(value === undefined ? 0 : count)
       try {
         if (value === undefined) localStorage.removeItem(key)
         else localStorage.setItem(key, JSON.stringify(value))

@@ -1,5 +1,5 @@
 /** Other open pages of this browser: what one of them has kept, all of them show. */
-type Kept = 'session' | 'tray' | 'book'
+type Kept = 'session' | 'tray' | 'book' | 'later'
 interface Message {
   readonly kind: Kept
   readonly value: unknown

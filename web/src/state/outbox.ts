@@ -7,6 +7,7 @@ import { canonical } from '../contracts/canonical.ts'
 import { isAway, joinSenders, sendLater, WAITS, waitingUnder } from './away.ts'
 import { call, type Reply } from './http.ts'
 import { tell } from './notices.ts'
+import { hearOthers, tellOthers } from './otherPages.ts'
 
 /** A request as data: it outlives its page, and any page can send it. */
 export interface Keeping {
@@ -30,8 +31,17 @@ const allWaiting = (): readonly Waiting[] => waiting.read() ?? []
 const write = (all: readonly Waiting[]): void => waiting.write(all.length === 0 ? undefined : all, all.length)
 const isSame = (a: Waiting, b: Waiting): boolean => a.path === b.path && a.since === b.since && a.name === b.name
 
+export interface Later {
+  readonly path: string
+  readonly value: unknown
+}
 /** What was kept later than it was asked for: pages that show it look again. */
-export const $keptLater = atom<{ readonly path: string; readonly value: unknown } | undefined>(undefined)
+export const $keptLater = atom<Later | undefined>(undefined)
+// Another page of this browser has sent what waits for all of them.
+hearOthers<Later>('later', (later) => {
+  waiting.counted(allWaiting().length)
+  $keptLater.set(later)
+})
 
 /** The reply says `waits` when it is kept in the browser. */
 export async function keepOrWait<Value>(keeping: Keeping): Promise<Reply<Value>> {
@@ -68,14 +78,17 @@ async function sent(keeping: Keeping): Promise<Reply<unknown>> {
 
 joinSenders(async () => {
   // What an earlier page left is counted here as well.
-  write(allWaiting())
+  waiting.counted(allWaiting().length)
   for (const one of allWaiting()) {
     const isThere = await isThereAlready(one)
     if (isThere === undefined) return false
     const reply = isThere ? undefined : await sent(one)
     if (reply && !reply.ok && isAway(reply)) return false
     write(allWaiting().filter((other) => !isSame(other, one)))
-    if (reply?.ok) $keptLater.set({ path: one.path, value: reply.value })
+    if (reply?.ok) {
+      $keptLater.set({ path: one.path, value: reply.value })
+      tellOthers('later', $keptLater.get())
+    }
     // A last change of a page that was left has often landed by itself.
     if (reply && !reply.ok && holds(reply.now, one.body)) continue
     if (!reply || reply.ok) tell.done(`Saved to Book: ${one.name}`)

@@ -8,6 +8,7 @@ import type { BandMix } from '../sound/band.ts'
 import { CHORD_TEMPO, chordScore, type PlayStyle, type Sounding } from '../sound/chords.ts'
 import { risen } from '../sound/tapTempo.ts'
 import { type PlayOptions, play, setMix, setSwing, setTempo } from '../sound/transport.ts'
+import { loaded } from '../workers/loaded.ts'
 import { tell } from './notices.ts'
 import { saveFile } from './saveFile.ts'
 import { $session, changeSettings } from './session.ts'
@@ -81,7 +82,7 @@ export async function saveSoundFile(
 ): Promise<void> {
   tell.done(`Rendering ${name}…`, 'sound-file')
   try {
-    const { soundFile } = await import('../sound/soundFile.ts')
+    const { soundFile } = await loaded(() => import('../sound/soundFile.ts'))
     const file = await soundFile(score, { tempo, swing, mix: mixOf($session.get().settings) })
     const own = name.replaceAll('/', '-')
     saveFile(file, own)

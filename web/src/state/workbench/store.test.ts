@@ -24,7 +24,7 @@ vi.mock('../../workers/clients.ts', () => ({
 }))
 const {
   $workbench, asked, clearNeck, current, finishLine, invert, moveFret, openWorkbench, redo, setByHand, setString, shapeInHand, stepFrom, takeFingers,
-  takeLine, takeName, takeShape, searchAgain, typeLine, undo,
+  takeLine, takeName, takeShape, searchAgain, typeLine, undo, voicingInHand,
 } = await import('./index.ts') // biome-ignore format: a list
 
 const player = playerOf(DEFAULT_SETTINGS)
@@ -85,6 +85,22 @@ test('a worker that fails is told, and the next question is answered', async () 
   typeLine('C7')
   await settled()
   expect(symbol()).toBe('C7')
+})
+
+test('what is shown agrees while a search goes on and when it fails: never a chord with the shape of another', async () => {
+  searches.byHand = true
+  const before = $workbench.get()
+  takeLine('Gm7')
+  await new Promise((resolve) => setTimeout(resolve, 120))
+  expect($workbench.get()).toEqual({ ...before, faint: true })
+  searches.open[0]?.fail()
+  await vi.waitFor(() => expect(current().search.status).toBe('failed'))
+  const failed = $workbench.get()
+  expect([failed?.faint, failed?.frets, failed && shapeInHand(failed)]).toEqual([false, undefined, undefined])
+  searches.byHand = false
+  await searchAgain()
+  expect(inHand()).toBeDefined()
+  expect(voicingInHand(current())).toBeDefined()
 })
 
 test('a chosen fingering stays with its shape and goes when another comes into hand', async () => {

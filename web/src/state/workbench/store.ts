@@ -1,6 +1,6 @@
 /**
  * The workbench: what is asked, what was found, which shape is in hand. What is asked runs ahead of what is drawn: a change
- * and the shapes that answer it are drawn together, or the change alone if the search takes longer than a blink.
+ * and the shapes that answer it are drawn together; until then, longer than a blink, all of the last answer stays, faint.
  *   action ─step→ asked ─search (worker)→ $workbench ─→ page;  settled → counts, address
  */
 import type { ShapesFound } from '@nestling/core/answer'
@@ -18,7 +18,7 @@ import type { Preview, Search, Step, WorkbenchState } from './types.ts'
 
 /** Rows that the page holds at most; the list says how many there are. */
 const MOST_SHOWN = 5000
-/** How long a change waits for its shapes before it is drawn without them. */
+/** How long a change waits for its shapes before what is drawn is faint. */
 const BLINK_MS = 80
 
 export const $workbench = atom<WorkbenchState | undefined>(undefined)
@@ -49,7 +49,7 @@ export function current(): WorkbenchState {
 
 const publish = () => $workbench.set(current())
 
-/** While a line is typed that has no shapes yet, neck, names and list stay with the last answer, all of them. */
+/** While its shapes are not there yet, headline, neck, names and list stay with the last answer, all of them. */
 function publishFaint(): void {
   const shown = $workbench.get()
   if (shown && !shown.faint) $workbench.set({ ...shown, faint: true })
@@ -82,7 +82,7 @@ async function search(kept: readonly KeptWish[] = []): Promise<void> {
   forgetOtherSets()
   const last = before.status === 'found' ? before.result : before.status === 'searching' ? before.last : undefined
   found = { status: 'searching', last }
-  const blink = setTimeout(() => (asked.isTyping() ? publishFaint() : publish()), BLINK_MS)
+  const blink = setTimeout(publishFaint, BLINK_MS)
   try {
     const answer = await searchClient().answerGivingWay(question, kept, who, MOST_SHOWN)
     if (mine !== ticket) return
@@ -100,10 +100,19 @@ async function search(kept: readonly KeptWish[] = []): Promise<void> {
   } catch (error) {
     if (mine !== ticket) return
     found = { status: 'failed', message: error instanceof Error ? error.message : String(error) }
+    letGo()
   } finally {
     clearTimeout(blink)
   }
   showAnswer()
+}
+
+/** A shape of the question before is none of this one: neck, names and what is kept must not say so. */
+function letGo(): void {
+  const state = current()
+  if (state.frets === undefined || state.byHand || voicingInHand(state)) return
+  handBefore = state.frets
+  asked.settle({ frets: undefined, fingers: undefined })
 }
 
 /** The same question anew, after a search that has stopped. */

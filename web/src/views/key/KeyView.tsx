@@ -6,6 +6,7 @@ import { DEPTHS, sharedChords, writeKey, writeStep } from '@nestling/core/key'
 import { laneNames } from '@nestling/core/lane'
 import { computed } from 'nanostores'
 import { memo, useCallback, useMemo, useState } from 'react'
+import { Stopped } from '../../controls/Stopped.tsx'
 import { Egg } from '../../neck/Egg.tsx'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
@@ -84,6 +85,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
       </KeySentence>
       <div className={classes['page']} data-sheet={isSheet || undefined}>
         <div className={classes['main']}>
+          <Stopped stop={state.stopped} what="The search for lanes" keepsBefore />
           {onStrings ? <CapoRow state={shown} lane={onStrings} /> : <KeysRow state={shown} />}
           {isSheet ? <CheatSheet state={shown} close={() => setSheet(false)} /> : <Lanes state={shown} />}
         </div>

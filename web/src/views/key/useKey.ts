@@ -8,6 +8,7 @@ import type { Shape } from '@nestling/core/shape'
 import type { Frets } from '@nestling/core/voicing'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { withoutBeat } from '../../contracts/settings.ts'
+import type { Stop } from '../../controls/Stopped.tsx'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
@@ -29,6 +30,8 @@ export interface KeyState {
   readonly plan: KeyPlan
   /** The last lanes; of an earlier plan while the worker is at the new one. */
   readonly answer: KeyAnswer
+  /** The worker has stopped on the newest plan. */
+  readonly stopped: Stop | undefined
   readonly neck: Neck
   readonly player: Player
   readonly typed: Typed
@@ -72,7 +75,7 @@ export function useKey(params: Params): KeyState {
   const past = useStore(asked.$past)
   const [loop, setLoop] = useState(false)
   const [turns, setTurns] = useState<readonly Turn[]>([])
-  const answer = useLanes(asked, plan, player)
+  const { answer, stop: stopped } = useLanes(asked, plan, player)
   const { neck } = answer
 
   const change = useCallback((changes: Partial<KeyPlan>) => asked.step(changes), [asked])
@@ -202,7 +205,7 @@ export function useKey(params: Params): KeyState {
 
   const byFourths = useCallback((by: number) => asked.step(movedByFourths(asked.current(), by)), [asked])
   return {
-    plan, answer, neck, player, typed, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo,
+    plan, answer, stopped, neck, player, typed, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo,
     canUndo: past.canUndo, canRedo: past.canRedo, loop, setLoop, playLane, playWritten, chosen, hearChosen, playAllKeys, hearBetween, shape, turns, byFourths,
   } // biome-ignore format: a list
 }

@@ -7,8 +7,8 @@ import { keysByFourths } from '@nestling/core/key'
 import { keyOnNeck } from '@nestling/core/lane'
 import type { Player } from '@nestling/core/request'
 import { useEffect, useMemo, useRef, useState } from 'react'
+import type { Stop } from '../../controls/Stopped.tsx'
 import type { Asked } from '../../state/asked.ts'
-import { tell } from '../../state/notices.ts'
 import { keyClient } from '../../workers/clients.ts'
 import { neckFor } from './address.ts'
 import type { KeyAnswer, KeyPlan } from './types.ts'
@@ -55,7 +55,11 @@ function ask(plan: KeyPlan, { player, found, asked }: Memory): Promise<KeyAnswer
   return answer
 }
 
-export function useLanes({ $now }: Asked<KeyPlan>, plan: KeyPlan, player: Player): KeyAnswer {
+export function useLanes(
+  { $now }: Asked<KeyPlan>,
+  plan: KeyPlan,
+  player: Player,
+): { readonly answer: KeyAnswer; readonly stop: Stop | undefined } {
   const [first] = useState((): KeyAnswer => {
     const neck = neckFor(plan, player)
     return { plan, neck, ...keyOnNeck(plan, neck, player.hand) }
@@ -64,6 +68,8 @@ export function useLanes({ $now }: Asked<KeyPlan>, plan: KeyPlan, player: Player
   if (memory.current.player !== player) memory.current = { player, found: new Map(), asked: new Map() }
   const { found } = memory.current
   const [, arrived] = useState<KeyAnswer | undefined>(undefined)
+  const [stop, setStop] = useState<Stop | undefined>(undefined)
+  const [tries, setTries] = useState(0)
   // The worker is asked as soon as the plan changes, not only when that has been drawn.
   useEffect(
     () =>
@@ -81,11 +87,13 @@ export function useLanes({ $now }: Asked<KeyPlan>, plan: KeyPlan, player: Player
   const isThere = now !== undefined
   useEffect(() => {
     let current = true
+    setStop(undefined)
     if (!isThere)
       ask(plan, memory.current).then(
         (lanes) => current && arrived(lanes),
         (error: unknown) => {
-          if (current) tell.problem('No lanes', error instanceof Error ? error.message : String(error))
+          const message = error instanceof Error ? error.message : String(error)
+          if (current) setStop({ message, again: () => setTries((before) => before + 1) })
         },
       )
     const ahead = setTimeout(async () => {
@@ -100,7 +108,8 @@ export function useLanes({ $now }: Asked<KeyPlan>, plan: KeyPlan, player: Player
       clearTimeout(ahead)
     }
     // The plan is asked anew only where it makes other lanes.
-  }, [wanted, player, isThere])
+  }, [wanted, player, isThere, tries])
   const shown = now ?? last.current
-  return useMemo(() => (now ? { ...now, plan } : shown), [now, shown, plan])
+  const answer = useMemo(() => (now ? { ...now, plan } : shown), [now, shown, plan])
+  return { answer, stop }
 }

@@ -1,8 +1,10 @@
 /** Map: a chord's whole territory on one neck, cut into a lane for each string set. */
+
 import { useStore } from '@nanostores/react'
 import type { MapPlace } from '@nestling/core/map'
 import { instrumentFor } from '@nestling/core/request'
 import { useCallback, useEffect, useMemo } from 'react'
+import { Stopped } from '../../controls/Stopped.tsx'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import { carriedOf, carry } from '../../state/carried.ts'
@@ -72,14 +74,11 @@ function Territory({ query }: Pick<MapViewProps, 'query'>) {
         />
       </section>
       {search.status === 'searching' && <p className={classes['aside']}>Looking along the neck…</p>}
-      {search.status === 'failed' && (
-        <p role="alert" className={classes['aside']}>
-          The search stopped: {search.message}.{' '}
-          <button type="button" onClick={search.again}>
-            Try again
-          </button>
-        </p>
-      )}
+      <Stopped
+        stop={search.status === 'failed' ? search : undefined}
+        what="The search"
+        keepsBefore={shown !== undefined}
+      />
       {shown && sheet && (
         <Found
           shown={shown}

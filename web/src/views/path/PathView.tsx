@@ -2,6 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { lazy, memo, Suspense, useMemo } from 'react'
+import { Stopped } from '../../controls/Stopped.tsx'
 import { usePrinted } from '../../controls/usePrinted.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
@@ -86,6 +87,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
       </PathSentence>
       <div className={classes['page']}>
         <div className={classes['main']}>
+          <Stopped stop={state.stopped} what="The search for a path" keepsBefore />
           {gaps.length > 0 && (
             <p className={classes['gaps']} role="status" data-testid="gaps">
               {gaps.slice(0, 2).map(({ chord: at, reason }) => (

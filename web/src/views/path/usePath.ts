@@ -9,6 +9,7 @@ import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { withoutBeat } from '../../contracts/settings.ts'
+import type { Stop } from '../../controls/Stopped.tsx'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { tempoWithin } from '../../sound/tapTempo.ts'
@@ -36,6 +37,8 @@ export interface PathState {
   readonly plan: PathPlan
   /** The last path; of an earlier plan while the worker is at the new one. */
   readonly answer: PathAnswer
+  /** The worker has stopped on the newest plan. */
+  readonly stopped: Stop | undefined
   readonly neck: Neck
   readonly player: Player
   /** The chart's key, or the one it seems to be in. */
@@ -86,7 +89,7 @@ export function usePath(params: Params): PathState {
   const typed = useStore(asked.$typed)
   const past = useStore(asked.$past)
   const neck = useMemo(() => neckFor({ tuning: plan.tuning }, player), [plan.tuning, player])
-  const answer = useAnswer(plan, neck, player)
+  const { answer, stopped } = useAnswer(plan, neck, player)
   const problems = useMemo(() => readChart(typed.line, player.naming).errors, [typed.line, player])
 
   const change = useCallback(
@@ -210,7 +213,7 @@ export function usePath(params: Params): PathState {
     else tell.done('There is no shape to hold here.', 'no-shape')
   }, [asked, at, chosenShape, takeShape])
   return {
-    plan, answer, neck, player, key, typed, problems, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo, canUndo: past.canUndo, canRedo: past.canRedo, around, chosenShape, shape, playAll, hearStep, hearWay, choose, hold, takeShape,
+    plan, answer, stopped, neck, player, key, typed, problems, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo, canUndo: past.canUndo, canRedo: past.canRedo, around, chosenShape, shape, playAll, hearStep, hearWay, choose, hold, takeShape,
   } // biome-ignore format: a list
 }
 
@@ -236,7 +239,11 @@ function firstFound(question: PathQuestion): PathFound {
 }
 
 /** The path of a plan; the last good one stays until the worker has the new. */
-function useAnswer(plan: PathPlan, neck: Neck, player: Player): PathAnswer {
+function useAnswer(
+  plan: PathPlan,
+  neck: Neck,
+  player: Player,
+): { readonly answer: PathAnswer; readonly stopped: Stop | undefined } {
   const played = useMemo(() => playedChart(plan.chart), [plan.chart])
   const question = useMemo(() => questionOf(plan, played, neck, player), [plan, played, neck, player])
   const wanted = pathKey(question)
@@ -246,11 +253,14 @@ function useAnswer(plan: PathPlan, neck: Neck, player: Player): PathAnswer {
     question,
     found: firstFound(question),
   }))
+  const [stopped, setStop] = useState<Stop | undefined>(undefined)
+  const [tries, setTries] = useState(0)
   const [of, setOf] = useState<{ readonly key: string; readonly neck: Neck } | undefined>(undefined)
   const isCurrent = of?.key === wanted && of.neck === neck
   const newest = useRef(plan)
   newest.current = plan
   useEffect(() => {
+    setStop(undefined)
     if (isCurrent) return undefined
     let current = true
     pathClient()
@@ -262,15 +272,17 @@ function useAnswer(plan: PathPlan, neck: Neck, player: Player): PathAnswer {
           setOf({ key: wanted, neck })
         },
         (error: unknown) => {
-          if (current) tell.problem('No path', error instanceof Error ? error.message : String(error))
+          const message = error instanceof Error ? error.message : String(error)
+          if (current) setStop({ message, again: () => setTries((before) => before + 1) })
         },
       )
     return () => {
       current = false
     }
     // The plan is asked anew only where it makes another path.
-  }, [wanted, neck, isCurrent])
-  return useMemo(() => (isCurrent ? { ...answer, plan, played } : answer), [isCurrent, answer, plan, played])
+  }, [wanted, neck, isCurrent, tries])
+  const shown = useMemo(() => (isCurrent ? { ...answer, plan, played } : answer), [isCurrent, answer, plan, played])
+  return { answer: shown, stopped }
 }
 
 const SETTLED_MS = 120

@@ -1,10 +1,12 @@
 /** Found: the shapes that answer the sentence, as bars at their true places under the neck, or as small necks. */
+
 import { useStore } from '@nanostores/react'
 import { leftOutBesides } from '@nestling/core/chord'
 import { handOn } from '@nestling/core/hand'
 import { stringNumber } from '@nestling/core/neck'
 import { relocate, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { memo, useMemo, useRef } from 'react'
+import { Stopped } from '../../../controls/Stopped.tsx'
 import { TOLD_MARGINS } from '../../../neck/layout.ts'
 import { useBoard } from '../../../neck/useBoard.ts'
 import { useScrollTogether } from '../../../neck/useScrollTogether.ts'
@@ -94,14 +96,10 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
           ))}
         </span>
       </div>
-      {search.status === 'failed' && (
-        <p role="alert" className={classes['empty']}>
-          The search stopped: {search.message}.{' '}
-          <button type="button" onClick={() => void searchAgain()}>
-            Try again
-          </button>
-        </p>
-      )}
+      <Stopped
+        stop={search.status === 'failed' ? { message: search.message, again: searchAgain } : undefined}
+        what="The search"
+      />
       {search.status === 'searching' && result === undefined && (
         <p className={classes['empty']}>Looking along the neck…</p>
       )}
