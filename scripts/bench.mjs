@@ -25,6 +25,11 @@ if (only !== 'engine') {
       cwd: root,
       says: 'Notation and sound; a minute of playing.',
     })
+  if (only === undefined || only === 'load')
+    run('node', ['--import', 'tsx', 'scripts/bench/load.ts', ...process.argv.slice(3)], {
+      cwd: root,
+      says: 'The server under load; minutes of memory.',
+    })
   if (only === undefined || only === 'files')
     run('node', ['--import', 'tsx', 'scripts/bench/files.ts'], { cwd: root, says: 'Sheets, files and a large Book.' })
 }

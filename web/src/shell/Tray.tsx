@@ -136,7 +136,8 @@ function Practise({ steps, title }: { readonly steps: readonly StepTexts[]; read
 async function keep(title: string) {
   const reply = await keepTray(title.trim() || 'Tray')
   if (reply.ok) tell.done(`Saved to Book: ${reply.value.title}, ${counted(reply.value.steps.length, 'shape')}`)
-  else tell.problem(reply.waits ? 'The set waits' : 'Not kept', reply.message)
+  else if (reply.waits) tell.waits('The set waits', reply.message)
+  else tell.problem('Not kept', reply.message)
 }
 
 /** Undone later, what was added meanwhile stays. */

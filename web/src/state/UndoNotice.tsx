@@ -23,9 +23,9 @@ export function ChoiceNotice({
   readonly done: () => void
 }) {
   return (
-    <Group justify="space-between">
+    <Group justify="space-between" wrap="nowrap">
       <span>{words}</span>
-      <Group gap="xs">
+      <Group gap="xs" wrap="nowrap">
         {ways.map(([name, act]) => (
           <Button
             key={name}

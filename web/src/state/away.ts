@@ -3,6 +3,7 @@
  * after a pause, when the page is looked at again, and when the machine is on a network again.
  */
 import { atom } from 'nanostores'
+import { tell } from './notices.ts'
 
 /** No answer, or one that says that it could not be kept now: full disk, busy or stopped. What is refused is something else. */
 export const isAway = ({ status }: { readonly status: number }): boolean => status === 0 || status >= 500
@@ -86,6 +87,7 @@ export function sendAll(): Promise<void> {
         return sendLater()
       }
     failed = 0
+    if ($waitingHere.get() === 0) tell.hide('waits')
   }).finally(() => {
     sending = undefined
   })

@@ -66,7 +66,8 @@ export async function keepAs(shape: Shape): Promise<void> {
   const name = `${writeSymbol(shape.chord, { naming, school: symbols })} ${texts.frets}`
   const reply = await keepShape({ ...texts, name, note: '' })
   if (!reply.ok) {
-    tell.problem(reply.waits ? 'The shape waits' : 'Not kept', reply.message)
+    if (reply.waits) tell.waits('The shape waits', reply.message)
+    else tell.problem('Not kept', reply.message)
     return
   }
   const [twin] = reply.value.same

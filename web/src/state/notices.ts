@@ -32,6 +32,11 @@ export const tell = {
       ...{ message, id, color: 'sage', role: 'status', closeButtonProps: CLOSE, withBorder: true, autoClose: false },
     })
   },
+  /** Something waits for the server: one word for all of it, until it is sent. */
+  waits(title: string, message: string): void {
+    hide('waits')
+    tell.problem(title, message, 'waits')
+  },
   /** Something that only the player can decide: it waits until it is. */
   choice(words: string, ways: readonly (readonly [name: string, act: () => void])[]): void {
     const id = `choice-${words}`
@@ -51,8 +56,9 @@ export const tell = {
     hide(offer)
     offer = undefined
   },
-  problem: (title: string, message: string) =>
+  problem: (title: string, message: string, id?: string) =>
     notifications.show({
+      ...(id === undefined ? {} : { id }),
       title,
       message,
       closeButtonProps: CLOSE,

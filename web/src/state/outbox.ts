@@ -85,6 +85,7 @@ joinSenders(async () => {
     const reply = isThere ? undefined : await sent(one)
     if (reply && !reply.ok && isAway(reply)) return false
     write(allWaiting().filter((other) => !isSame(other, one)))
+    tell.hide('waits')
     if (reply?.ok) {
       $keptLater.set({ path: one.path, value: reply.value })
       tellOthers('later', $keptLater.get())
@@ -119,13 +120,10 @@ function holds(there: unknown, body: Keeping['body']): boolean {
 /** Changed on another page meanwhile, in a way that can't be joined: both are told, and the player chooses. */
 function ask(one: Waiting, now: unknown): void {
   const { version } = now as { readonly version?: number }
-  tell.choice(
-    `${one.name} waited here while it was changed on another page. Here: ${sizeOf(one.body)}. There: ${sizeOf(now)}.`,
-    [
-      ['Keep this one', () => void keepOrWait({ ...one, body: { ...one.body, version } }).then(told)],
-      ['Leave the other', () => undefined],
-    ],
-  )
+  tell.choice(`${one.name} was changed on another page meanwhile. Here: ${sizeOf(one.body)}. There: ${sizeOf(now)}.`, [
+    ['Keep mine', () => void keepOrWait({ ...one, body: { ...one.body, version } }).then(told)],
+    ['Leave it', () => undefined],
+  ])
   const told = (reply: Reply<unknown>) =>
     reply.ok ? tell.done(`Saved to Book: ${one.name}`) : tell.problem(`Not kept: ${one.name}`, reply.message)
 }

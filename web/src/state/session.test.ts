@@ -5,7 +5,12 @@ import { givenServer } from './given.testkit.ts'
 
 const told = vi.hoisted(() => ({ problems: [] as string[] }))
 vi.mock('./notices.ts', () => ({
-  tell: { done: () => '', problem: (_: string, message: string) => told.problems.push(message), hide: () => '' },
+  tell: {
+    done: () => '',
+    problem: (_: string, message: string) => told.problems.push(message),
+    waits: (_: string, message: string) => told.problems.push(message),
+    hide: () => '',
+  },
 }))
 const { $player, $session, changeSettings, openSession, openWaitingSettings, sessionOf } = await import('./session.ts')
 const { $waitingHere, sendAll, WAITS, waitingUnder } = await import('./away.ts')

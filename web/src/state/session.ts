@@ -128,7 +128,7 @@ function send(changes: Partial<Settings>): Promise<void> {
       return
     }
     if (isAway(reply)) {
-      if (waiting.read() === undefined) tell.problem('The setting waits', WAITS)
+      if (waiting.read() === undefined) tell.waits('The setting waits', WAITS)
       waiting.write(all, Object.keys(all).length)
       sendLater()
       return

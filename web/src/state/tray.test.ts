@@ -5,7 +5,13 @@ import { givenServer } from './given.testkit.ts'
 
 const told = vi.hoisted(() => ({ problems: [] as string[] }))
 vi.mock('./notices.ts', () => ({
-  tell: { done: () => '', problem: (title: string) => told.problems.push(title), hide: () => '', settled: () => '' },
+  tell: {
+    done: () => '',
+    problem: (title: string) => told.problems.push(title),
+    waits: (title: string) => told.problems.push(title),
+    hide: () => '',
+    settled: () => '',
+  },
 }))
 const {
   $tray,

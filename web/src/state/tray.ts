@@ -147,7 +147,7 @@ function send(to: Change): Promise<void> {
       tell.problem('The tray is not kept', reply.message)
       return
     }
-    if (isNews) tell.problem('The tray waits', WAITS)
+    if (isNews) tell.waits('The tray waits', WAITS)
     $trayKept.set('waiting for the server')
     sendLater()
   })

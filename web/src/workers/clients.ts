@@ -8,6 +8,7 @@ import { startOnce } from './startOnce.ts'
 /** Answers the page. */
 export const searchClient = startOnce<SearchWorker>(
   () => new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }),
+  { newestOf: ['answerGivingWay'] },
 )
 
 /** Counts what choices would give, on a thread of its own, so that an answer never waits for a count. */
@@ -18,6 +19,7 @@ export const countingClient = startOnce<SearchWorker>(
 /** Lays out maps. */
 export const mapClient = startOnce<MapWorker>(
   () => new Worker(new URL('./map.worker.ts', import.meta.url), { type: 'module' }),
+  { newestOf: ['mapOf'] },
 )
 
 /** Lays out lanes. */
@@ -28,4 +30,5 @@ export const keyClient = startOnce<KeyWorker>(
 /** Finds paths. */
 export const pathClient = startOnce<PathWorker>(
   () => new Worker(new URL('./path.worker.ts', import.meta.url), { type: 'module' }),
+  { newestOf: ['find'] },
 )

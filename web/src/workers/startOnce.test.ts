@@ -54,7 +54,11 @@ afterEach(() => {
 const double = { double: (value: number) => 2 * value }
 const started = (...apis: readonly (object | undefined)[]) => {
   let next = 0
-  return startOnce<Api>(() => new Given(apis[Math.min(next++, apis.length - 1)]) as unknown as Worker, 60)
+  return startOnce<Api>(() => new Given(apis[Math.min(next++, apis.length - 1)]) as unknown as Worker, {
+    mostMs: 60,
+    newestOf: ['double'],
+    busyMs: 20,
+  })
 }
 
 test('it begins at the first question, and answers all of them', async () => {
@@ -92,4 +96,18 @@ test('a question that itself fails is told at once and costs no worker', async (
   })
   await expect(client().double(1)).rejects.toThrow('no such chord')
   expect(Given.all.map(({ isEnded }) => isEnded)).toEqual([false])
+})
+
+test('a newer question ends a worker that has been at an older one for long, not one that has just begun', async () => {
+  const client = started(undefined, double)
+  const older = client().double(1)
+  const told = expect(older).rejects.toThrow('a newer question has come')
+  const soon = client().double(2)
+  const alsoTold = expect(soon).rejects.toThrow('a newer question has come')
+  expect(Given.all).toHaveLength(1)
+  await new Promise((resolve) => setTimeout(resolve, 30))
+  expect(await client().double(3)).toBe(6)
+  await told
+  await alsoTold
+  expect(Given.all.map(({ isEnded }) => isEnded)).toEqual([true, false])
 })

@@ -9,6 +9,18 @@ const MOST_MS = 20_000
 
 /** The worker is at fault, not the question: it can be asked of another one. */
 class Stopped extends Error {}
+/** A newer question of the same kind has come: nobody waits for this one any more. */
+class Overtaken extends Error {}
+
+/** A worker that is at an older question for longer than this is ended for a newer one; to begin another takes half as long. */
+const BUSY_MS = 300
+
+export interface StartOptions {
+  readonly mostMs?: number
+  /** Of these calls only the newest is wanted. */
+  readonly newestOf?: readonly string[]
+  readonly busyMs?: number
+}
 
 interface Running {
   readonly worker: Worker
@@ -16,7 +28,9 @@ interface Running {
   /** Never but with a failure of the worker itself. */
   readonly failed: Promise<never>
   /** All who wait for it hear of it. */
-  readonly fail: (error: Stopped) => void
+  readonly fail: (error: Stopped | Overtaken) => void
+  /** Since when the calls that wait for it do, by their names. */
+  readonly busy: Map<string, number>
 }
 
 function begun(start: () => Worker): Running {
@@ -29,23 +43,30 @@ function begun(start: () => Worker): Running {
   })
   // Those who ask hear of it; nobody asking is no error.
   failed.catch(() => undefined)
-  return { worker, client: wrap(worker), failed, fail }
+  return { worker, client: wrap(worker), failed, fail, busy: new Map() }
 }
 
 /**
  * @param start `() => new Worker(new URL('./x.worker.ts', import.meta.url), { type: 'module' })`, spelled out where it
  *              stands: the bundler looks for these very words.
  */
-export function startOnce<Api>(start: () => Worker, mostMs = MOST_MS): () => Remote<Api> {
+export function startOnce<Api>(
+  start: () => Worker,
+  { mostMs = MOST_MS, newestOf = [], busyMs = BUSY_MS }: StartOptions = {},
+): () => Remote<Api> {
   let running: Running | undefined
-  const end = (one: Running, error: Stopped) => {
+  const end = (one: Running, error: Stopped | Overtaken) => {
     one.worker.terminate()
     one.fail(error)
     if (running === one) running = undefined
   }
   const ask = async (name: string, args: readonly unknown[], isSecond = false): Promise<unknown> => {
+    const since = newestOf.includes(name) ? running?.busy.get(name) : undefined
+    if (running && since !== undefined && performance.now() - since > busyMs)
+      end(running, new Overtaken('a newer question has come'))
     running ??= begun(start)
     const own = running
+    if (!own.busy.has(name)) own.busy.set(name, performance.now())
     let timer: ReturnType<typeof setTimeout> | undefined
     const hangs = new Promise<never>((_, reject) => {
       timer = setTimeout(() => reject(new Stopped('it does not answer')), mostMs)
@@ -60,6 +81,7 @@ export function startOnce<Api>(start: () => Worker, mostMs = MOST_MS): () => Rem
       return await ask(name, args, true)
     } finally {
       clearTimeout(timer)
+      own.busy.delete(name)
     }
   }
   const client = new Proxy(

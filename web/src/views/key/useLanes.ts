@@ -81,9 +81,6 @@ export function useLanes(
   const wanted = lanesKey(plan)
   const now = found.get(wanted)
   const last = useRef(first)
-  useEffect(() => {
-    if (now) last.current = now
-  }, [now])
   const isThere = now !== undefined
   useEffect(() => {
     let current = true
@@ -109,7 +106,10 @@ export function useLanes(
     }
     // The plan is asked anew only where it makes other lanes.
   }, [wanted, player, isThere, tries])
-  const shown = now ?? last.current
-  const answer = useMemo(() => (now ? { ...now, plan } : shown), [now, shown, plan])
+  // The very same object while it waits: all that is drawn stays of one answer.
+  const answer = useMemo(() => (now ? { ...now, plan } : last.current), [now, plan])
+  useEffect(() => {
+    last.current = answer
+  }, [answer])
   return { answer, stop }
 }

@@ -39,7 +39,8 @@ export async function keep(state: PathState): Promise<unknown> {
     return tell.problem('Not kept', 'Something in the chart can’t be read yet: it is told beside the field.')
   const draft = draftOf(state)
   const reply = await keepTune(draft, plan.tune)
-  if (!reply.ok) return tell.problem(reply.waits ? 'The tune waits' : 'Not kept', reply.message)
+  if (!reply.ok)
+    return reply.waits ? tell.waits('The tune waits', reply.message) : tell.problem('Not kept', reply.message)
   state.change({ tune: reply.value.id })
   return tell.done(`Saved to Book: ${reply.value.title}`)
 }

@@ -28,7 +28,8 @@ export function Choose({ others, put }: { readonly others: readonly OtherSheet[]
     const reply = await keepSheet((block ? withBlock(empty, block) : empty) as SheetDraft)
     setBusy(false)
     if (reply.ok) window.location.assign(`/sheet?sheet=${reply.value.id}`)
-    else tell.problem(reply.waits ? 'The sheet waits' : 'Not made', reply.message)
+    else if (reply.waits) tell.waits('The sheet waits', reply.message)
+    else tell.problem('Not made', reply.message)
   }
   const address = (id: number) => `/sheet?sheet=${id}${block && put ? put.hash : ''}`
   return (

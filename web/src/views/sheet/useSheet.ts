@@ -139,7 +139,7 @@ function useKept(first: KeptSheet, sheet: Sheet, show: (sheet: Sheet) => void): 
           landed.current = sheet
           setKept('kept')
         } else if (reply.waits) {
-          if (!isWaiting.current) tell.problem('The sheet waits', reply.message)
+          if (!isWaiting.current) tell.waits('The sheet waits', reply.message)
           isWaiting.current = true
           landed.current = sheet
           setKept('waits')
