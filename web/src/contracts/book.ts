@@ -6,7 +6,7 @@ import type { KeptTune, TuneChord } from './tune.ts'
 /** A list shows as many chords of a tune of which no shape is kept. */
 export const TUNE_CHORDS_SHOWN = 8
 
-export interface BookTune extends Pick<KeptTune, 'id' | 'title'> {
+export interface BookTune extends Pick<KeptTune, 'id' | 'title' | 'version'> {
   /** Where none of its shapes is kept, the first of its chords with the shapes of its way through. */
   readonly chords?: readonly TuneChord[]
   readonly moreChords?: number

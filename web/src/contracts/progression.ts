@@ -2,10 +2,9 @@
 import type { ProgressionTexts as CoreProgressionTexts } from '@nestling/core/progression'
 import type { KeptSetDraft, TrayDraft } from './progressionSchema.ts'
 
+export { MOST_STEPS } from './limits.ts'
 export type { KeptSetDraft, StepTexts, TrayDraft } from './progressionSchema.ts'
 export type Tray = TrayDraft
-
-export const MOST_STEPS = 64
 
 export interface KeptSet extends KeptSetDraft {
   readonly id: number

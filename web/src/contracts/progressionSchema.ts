@@ -1,7 +1,6 @@
 /** What is checked of a tray or set; apart from `progression.ts`, so that pages need not load the library that checks. */
 import * as v from 'valibot'
-import { MOST_STEPS } from './progression.ts'
-import { FASTEST, SLOWEST } from './settings.ts'
+import { FASTEST, MOST_STEPS, SLOWEST } from './limits.ts'
 import { ShapeTexts } from './shape.ts'
 import { text } from './text.ts'
 

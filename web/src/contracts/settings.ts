@@ -4,16 +4,7 @@ import type { Player } from '@nestling/core/request'
 import type { Band } from '@nestling/core/time'
 import type { Settings } from './settingsSchema.ts'
 
-/** Quarter notes in a minute. */
-export const SLOWEST = 20
-export const FASTEST = 300
-
-/** What stands inside the eggs. */
-export const LABELS = ['degree', 'note', 'finger', 'none'] as const
-
-/** Where a single letter, digit or sign is a command: for speech input and unsteady hands they can be bound or switched off. */
-export const LETTER_KEYS = ['everywhere', 'neck', 'off'] as const
-
+export { FASTEST, LABELS, LETTER_KEYS, SLOWEST } from './limits.ts'
 export type { Settings, SettingsChange } from './settingsSchema.ts'
 export type Labels = Settings['labels']
 

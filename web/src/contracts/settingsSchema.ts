@@ -1,7 +1,7 @@
 /** What is checked of the player's choices; apart from `settings.ts`, so that pages need not load the library that checks. */
 import { BASS_LINES, DRUM_STYLES, SWUNG } from '@nestling/core/time'
 import * as v from 'valibot'
-import { FASTEST, LABELS, LETTER_KEYS, SLOWEST } from './settings.ts'
+import { FASTEST, LABELS, LETTER_KEYS, SLOWEST } from './limits.ts'
 
 const Percent = v.pipe(v.number(), v.minValue(0), v.maxValue(100))
 

@@ -52,6 +52,25 @@ function fill() {
 const names = (found: { readonly shapes: readonly { readonly name: string }[] }) => found.shapes.map(({ name }) => name)
 
 describe('what was deleted', () => {
+  test('knows the version that was seen: what was changed since stays, and is told as it is', () => {
+    fill()
+    const [shape] = book.shapes.window(ASK, 0, 1).shapes
+    const [sheet] = book.sheets.list(1).sheets
+    const [tune] = book.tunes.list(1).tunes
+    if (!shape || !sheet || !tune) throw new Error('the demo has one of each')
+    book.shapes.change(shape.id, { name: 'otherwise', version: shape.version }, at(60))
+    const { id: _id, createdAt: _at, ...draft } = sheet
+    book.sheets.replace(sheet.id, { ...draft, title: 'otherwise' })
+    const { id: _tune, createdAt: _made, ...chart } = tune
+    book.tunes.replace(tune.id, { ...chart, title: 'otherwise' })
+    expect(book.shapes.remove(shape.id, at(61), shape.version)).toMatchObject({ kind: 'stale', now: { name: 'otherwise' } })
+    for (const [from, one] of [[book.sheets, sheet], [book.tunes, tune]] as const) {
+      expect(from.remove(one.id, at(61), one.version)).toMatchObject({ kind: 'stale', now: { title: 'otherwise' } })
+      expect(from.find(one.id)).toBeDefined()
+      expect(from.remove(one.id, at(62), one.version + 1)).toEqual({ kind: 'done', value: undefined })
+      expect(from.remove(one.id, at(63), one.version + 1)).toEqual({ kind: 'missing' })
+    }
+  }) // biome-ignore format: rows
   test('is listed with its kind, the newest first, and leaves the list when it comes back', () => {
     fill()
     const [shape] = book.shapes.window(ASK, 0, 1).shapes

@@ -20,11 +20,11 @@ export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories,
     inNone: counts.get(null) ?? 0,
     tunes: kept.tunes
       .toSorted((a, b) => (a.createdAt < b.createdAt ? -1 : a.createdAt > b.createdAt ? 1 : a.id - b.id))
-      .map(({ id, title, query, chords }) => {
+      .map(({ id, title, version, query, chords }) => {
         const count = counts.get(id) ?? 0
         const { metre, style, key } = readChartHead(new URLSearchParams(query).get('chart') ?? '')
         return {
-          id, title,
+          id, title, version,
           count,
           about: [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])].join(' · '),
           ...(count > 0 ? {} : { chords: chords.slice(0, TUNE_CHORDS_SHOWN), moreChords: Math.max(0, chords.length - TUNE_CHORDS_SHOWN) }),

@@ -9,7 +9,7 @@ import type {
   ShapesChange,
 } from '../contracts/shape.ts'
 import { remember, rowsBefore } from './changes.ts'
-import { type Outcome, outcomeOf } from './outcome.ts'
+import { type Outcome, outcomeOf, staleSince } from './outcome.ts'
 import { keptShapes, tunes } from './schema.ts'
 import type { Reader, Store } from './store.ts'
 
@@ -175,15 +175,18 @@ export function createShapeRepository({ read, write }: Store) {
           .run() // biome-ignore format: one statement
         return { kind: 'done', value: find(id, within) as KeptShape }
       }),
-    remove: (id: number, at: Date): Outcome<undefined> =>
-      write((within) =>
-        outcomeOf(
-          within
-            .update(keptShapes)
-            .set({ deletedAt: at })
-            .where(and(eq(keptShapes.id, id), listed))
-            .run(),
-        ),
+    /** @param seen Its version as it was seen; without it whatever is there is deleted. */
+    remove: (id: number, at: Date, seen?: number): Outcome<KeptShape | undefined> =>
+      write(
+        (within) =>
+          staleSince(find(id, within), seen) ??
+          outcomeOf(
+            within
+              .update(keptShapes)
+              .set({ deletedAt: at })
+              .where(and(eq(keptShapes.id, id), listed))
+              .run(),
+          ),
       ),
     /** Takes a deletion back; that is a change too, so an edit made before it is stale. */
     restore: (id: number): Outcome<KeptShape> =>

@@ -1,7 +1,7 @@
 /** Sheets that are kept. Callers see `KeptSheet`, never rows. */
 import { and, count, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import type { KeptSheet, SheetChange, SheetDraft } from '../contracts/sheet.ts'
-import { type Outcome, outcomeOf } from './outcome.ts'
+import { type Outcome, outcomeOf, staleSince } from './outcome.ts'
 import { sheets } from './schema.ts'
 import type { Reader, Store } from './store.ts'
 
@@ -37,8 +37,13 @@ export function createSheetRepository({ read, write }: Store) {
         within.update(sheets).set({ title, body, version: version + 1 }).where(one(id)).run() // biome-ignore format: one statement
         return { kind: 'done', value: find(id, within) as KeptSheet }
       }),
-    remove: (id: number, at: Date): Outcome<undefined> =>
-      write((within) => outcomeOf(within.update(sheets).set({ deletedAt: at }).where(one(id)).run())),
+    /** @param seen Its version as it was seen; without it whatever is there is deleted. */
+    remove: (id: number, at: Date, seen?: number): Outcome<KeptSheet | undefined> =>
+      write(
+        (within) =>
+          staleSince(find(id, within), seen) ??
+          outcomeOf(within.update(sheets).set({ deletedAt: at }).where(one(id)).run()),
+      ),
     /** Takes a deletion back; an edit made before it is stale. */
     restore: (id: number): Outcome<KeptSheet> =>
       write((within) => {

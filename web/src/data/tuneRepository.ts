@@ -1,7 +1,7 @@
 /** Tunes that are kept. Callers see texts, never rows. */
 import { and, count, desc, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { KeptTune, TuneChange, TuneDraft } from '../contracts/tune.ts'
-import { type Outcome, outcomeOf } from './outcome.ts'
+import { type Outcome, outcomeOf, staleSince } from './outcome.ts'
 import { tunes } from './schema.ts'
 import type { Store } from './store.ts'
 
@@ -53,8 +53,13 @@ export function createTuneRepository({ read, write }: Store) {
           .get()
         return row ? { kind: 'done', value: tuneOf(row) } : { kind: 'missing' }
       }),
-    remove: (id: number, at: Date): Outcome<undefined> =>
-      write((within) => outcomeOf(within.update(tunes).set({ deletedAt: at }).where(one(id)).run())),
+    /** @param seen Its version as it was seen; without it whatever is there is deleted. */
+    remove: (id: number, at: Date, seen?: number): Outcome<KeptTune | undefined> =>
+      write(
+        (within) =>
+          staleSince(within.select().from(tunes).where(one(id)).all().map(tuneOf)[0], seen) ??
+          outcomeOf(within.update(tunes).set({ deletedAt: at }).where(one(id)).run()),
+      ),
     /** Takes a deletion back. */
     restore: (id: number): Outcome<KeptTune> =>
       write((within) => {

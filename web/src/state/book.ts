@@ -32,7 +32,9 @@ export const changeShape = (
   { id, version }: Pick<KeptShape, 'id' | 'version'>,
   change: ShapeChange,
 ): Promise<Reply<KeptShape>> => call('PATCH', `/api/shapes/${id}`, { ...change, version })
-export const deleteShape = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/shapes/${id}`)
+/** Deletions tell the version that was seen: what another page has changed since is not deleted unseen. */
+export const deleteShape = ({ id, version }: Pick<KeptShape, 'id' | 'version'>): Promise<Reply<undefined>> =>
+  call('DELETE', `/api/shapes/${id}?version=${version}`)
 export const deletedThings = (): Promise<Reply<{ readonly deleted: readonly DeletedThing[] }>> =>
   call('GET', '/api/deleted')
 export const restoreThing = ({ kind, id }: DeletedThing): Promise<Reply<unknown>> =>

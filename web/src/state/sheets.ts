@@ -14,7 +14,8 @@ export const replaceSheet = (id: number, version: number, draft: SheetDraft): Pr
   keepOrWait(replacing(id, version, draft))
 /** Where its changes go, and where `$keptLater` tells of it. */
 export const addressAt = (id: number): string => `/api/sheets/${id}`
-export const deleteSheet = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/sheets/${id}`)
+export const deleteSheet = ({ id, version }: Pick<KeptSheet, 'id' | 'version'>): Promise<Reply<undefined>> =>
+  call('DELETE', `${addressAt(id)}?version=${version}`)
 export const findSheet = (id: number): Promise<Reply<KeptSheet>> => call('GET', `/api/sheets/${id}`)
 
 /** A last change while the page is being left: nobody is there to hear the answer, so that it waits as well. */

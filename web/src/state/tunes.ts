@@ -16,4 +16,5 @@ export const keepTune = (draft: Given, over?: number): Promise<Reply<KeptTune>> 
     name: draft.title,
   })
 export const findTune = (id: number): Promise<Reply<KeptTune>> => call('GET', `/api/tunes/${id}`)
-export const deleteTune = (id: number): Promise<Reply<undefined>> => call('DELETE', `/api/tunes/${id}`)
+export const deleteTune = ({ id, version }: Pick<KeptTune, 'id' | 'version'>): Promise<Reply<undefined>> =>
+  call('DELETE', `/api/tunes/${id}?version=${version}`)

@@ -135,6 +135,12 @@ export function readQuery<Schema extends v.GenericSchema>(url: URL, schema: Sche
   return parsed.success ? { ok: true, value: parsed.output } : { ok: false, response: invalid(parsed.issues) }
 }
 
+/** `?version=3` of a deletion: the version that was seen, where it is told; what was changed since then is not deleted unseen. */
+export const versionIn = (url: URL): Read<{ readonly version?: number | undefined }> => readQuery(url, SEEN)
+const SEEN = v.strictObject({
+  version: v.optional(v.pipe(v.string(), v.regex(/^\d{1,9}$/, 'the version that was seen'), v.transform(Number))),
+})
+
 export const idFrom = (text: string | undefined): number | undefined =>
   text !== undefined && /^\d{1,12}$/.test(text) ? Number(text) : undefined
 

@@ -9,10 +9,12 @@ import { work as undo } from './changes/[id]/undo.ts'
 import { work as goBack } from './copies/[id]/restore.ts'
 import { work as apply } from './notebook/apply.ts'
 import { work as preview } from './notebook/preview.ts'
+import { DELETE as removeShape } from './shapes/[id].ts'
 import { GET as shapes } from './shapes/index.ts'
 import { work as many } from './shapes/many.ts'
-import { PUT as changeSheet, GET as sheetAnswer } from './sheets/[id]/index.ts'
+import { PUT as changeSheet, DELETE as removeSheet, GET as sheetAnswer } from './sheets/[id]/index.ts'
 import { POST as addSheet } from './sheets/index.ts'
+import { DELETE as removeTune } from './tunes/[id]/index.ts'
 
 type Given = { readonly [Name in keyof Served]?: Partial<Served[Name]> }
 async function ask(
@@ -127,6 +129,25 @@ describe('a notebook over the wire', () => {
   })
   test('every table has a schema of its rows', () => expect(NOTEBOOK_TABLES).toHaveLength(12))
 }) // biome-ignore format: long rows
+
+test.each([
+  ['shapes', removeShape],
+  ['sheets', removeSheet],
+  ['tunes', removeTune],
+] as const)('a deletion in %s tells the version that was seen', async (table, route) => {
+  const seen: unknown[] = []
+  const remove = (id: number, _at: Date, version?: number) => {
+    seen.push([id, version])
+    return version === 1 ? { kind: 'stale', now: { name: 'now', title: 'now', version: 2 } } : { kind: 'done', value: undefined }
+  }
+  const locals = { [table]: { remove } } as never
+  const params = { id: '4' }
+  expect(await ask(route, { path: '/?version=1', params, locals })).toMatchObject({ status: 409, body: { error: expect.stringContaining('now was changed meanwhile'), expected: '2' } })
+  expect((await ask(route, { path: '/?version=2', params, locals })).status).toBe(204)
+  expect((await ask(route, { params, locals })).status).toBe(204)
+  expect(await ask(route, { path: '/?version=new', params, locals })).toMatchObject({ status: 400, body: { field: 'version' } })
+  expect(seen).toEqual([[4, 1], [4, 2], [4, undefined]])
+}) // biome-ignore format: rows
 
 test('a change is taken back once, and a copy that is not there is not found', async () => {
   expect(await ask(undo, { params: { id: '4' }, body: {}, locals: { changes: { undo: () => ({ kind: 'done', value: { words: 'Deleted' } }) } } })).toEqual({ status: 200, body: { words: 'Deleted' } })

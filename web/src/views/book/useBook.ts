@@ -159,9 +159,11 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
   )
   const remove = useCallback<BookState['remove']>(
     (shape) => {
-      void deleteShape(shape.id).then((reply) => {
-        if (reply.ok) did(`Deleted: ${shape.name}`, restoring('shape', shape.id))
-        else tell.problem('Not deleted', reply.message)
+      void deleteShape(shape).then((reply) => {
+        if (reply.ok) return did(`Deleted: ${shape.name}`, restoring('shape', shape.id))
+        tell.problem('Not deleted', reply.message)
+        // What is there is not what was seen.
+        return void newest.current()
       })
     },
     [did],

@@ -33,16 +33,17 @@ export function Sheets({ state }: { readonly state: BookState }) {
 
 function OneSheet({ sheet, state }: { readonly sheet: BookSheet; readonly state: BookState }) {
   const remove = async () => {
-    const reply = await deleteSheet(sheet.id)
-    if (reply.ok) state.did(`Deleted: ${sheet.title}`, restoring('sheet', sheet.id))
-    else tell.problem('Not deleted', reply.message)
+    const reply = await deleteSheet(sheet)
+    if (reply.ok) return state.did(`Deleted: ${sheet.title}`, restoring('sheet', sheet.id))
+    tell.problem('Not deleted', reply.message)
+    return state.reload()
   }
   const copy = async () => {
     const whole = await findSheet(sheet.id)
     if (!whole.ok) return tell.problem('Not copied', whole.message)
     const { id: _id, version: _version, createdAt: _at, ...draft } = whole.value
     const reply = await keepSheet({ ...draft, title: `${draft.title}, a copy`.slice(0, 60) })
-    if (!reply.ok) return tell.problem('Not copied', reply.message)
+    if (!reply.ok) return reply.waits ? tell.waits('The copy waits', reply.message) : tell.problem('Not copied', reply.message)
     return state.did(`Copied: ${sheet.title}`, { method: 'DELETE', path: `/api/sheets/${reply.value.id}` })
   }
   return (

@@ -6,10 +6,11 @@ import type { BookState } from '../useBook.ts'
 
 /** Its shapes stay, in no tune, and stand under it again when it comes back. */
 export async function deleteTuneOf(
-  { did }: Pick<BookState, 'did'>,
-  tune: Pick<BookTune, 'id' | 'title'>,
+  { did, reload }: Pick<BookState, 'did' | 'reload'>,
+  tune: Pick<BookTune, 'id' | 'title' | 'version'>,
 ): Promise<void> {
-  const reply = await deleteTune(tune.id)
-  if (reply.ok) did(`Deleted: ${tune.title}`, restoring('tune', tune.id))
-  else tell.problem('Not deleted', reply.message)
+  const reply = await deleteTune(tune)
+  if (reply.ok) return did(`Deleted: ${tune.title}`, restoring('tune', tune.id))
+  tell.problem('Not deleted', reply.message)
+  return reload()
 }

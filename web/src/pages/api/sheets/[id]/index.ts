@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro'
 import { SheetChange } from '../../../../contracts/sheet.ts'
-import { answerOutcome, idFrom, noSuch, readBody } from '../../_respond.ts'
+import { answerOutcome, idFrom, noSuch, readBody, versionIn } from '../../_respond.ts'
 
 export const GET: APIRoute = ({ params, locals }) => {
   const id = idFrom(params['id'])
@@ -20,7 +20,13 @@ export const PUT: APIRoute = async ({ params, request, locals }) => {
   })
 }
 
-export const DELETE: APIRoute = ({ params, locals }) => {
+export const DELETE: APIRoute = ({ params, url, locals }) => {
   const id = idFrom(params['id'])
-  return id === undefined ? noSuch('sheet') : answerOutcome(locals.sheets.remove(id, new Date()), { what: 'sheet' })
+  const seen = versionIn(url)
+  if (!seen.ok) return seen.response
+  if (id === undefined) return noSuch('sheet')
+  return answerOutcome(locals.sheets.remove(id, new Date(), seen.value.version), {
+    what: 'sheet',
+    staleWords: (now) => `${now?.title} was changed meanwhile; look at it before it is deleted`,
+  })
 }

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro'
 import { TuneChange } from '../../../../contracts/tune.ts'
-import { answerOutcome, idFrom, noSuch, readBody } from '../../_respond.ts'
+import { answerOutcome, idFrom, noSuch, readBody, versionIn } from '../../_respond.ts'
 import { refusedTune } from '../../_tune.ts'
 
 export const GET: APIRoute = ({ params, locals }) => {
@@ -24,7 +24,13 @@ export const PUT: APIRoute = async ({ params, request, locals }) => {
   )
 }
 
-export const DELETE: APIRoute = ({ params, locals }) => {
+export const DELETE: APIRoute = ({ params, url, locals }) => {
   const id = idFrom(params['id'])
-  return id === undefined ? noSuch('tune') : answerOutcome(locals.tunes.remove(id, new Date()), { what: 'tune' })
+  const seen = versionIn(url)
+  if (!seen.ok) return seen.response
+  if (id === undefined) return noSuch('tune')
+  return answerOutcome(locals.tunes.remove(id, new Date(), seen.value.version), {
+    what: 'tune',
+    staleWords: (now) => `${now?.title} was changed meanwhile; look at it before it is deleted`,
+  })
 }
