@@ -59,5 +59,9 @@ export default async function answer({ name, url, method, params, body }: WorkAs
     response = problem(told.status, told)
   }
   const bytes = new Uint8Array(await response.arrayBuffer())
-  return { status: response.status, headers: Object.fromEntries(response.headers), body: bytes.length === 0 ? null : bytes }
+  return {
+    status: response.status,
+    headers: Object.fromEntries(response.headers),
+    body: bytes.length === 0 ? null : bytes,
+  }
 }
