@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { fullRound, killRound } from './support/rounds.ts'
+import { fullRound, killRound, migrationRound } from './support/rounds.ts'
 import { endAll, startServer, stopped } from './support/server.ts'
 import { smallDisk } from './support/smallDisk.ts'
 import { ask, kept, routesThatWrite, writesOn } from './support/writes.ts'
@@ -66,6 +66,19 @@ test('on a full disk every write is refused with 507 and nothing is changed; wit
 })
 
 /** The same in the hundreds: `npm run ordeal`. */
+test('an older database whose upgrade is killed at three moments has all that was in it at the next start', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'nestling-older-'))
+  try {
+    for (const [round, afterMs] of [400, 700, 1000].entries()) {
+      const own = join(folder, String(round))
+      const { acknowledged, lost } = await migrationRound(own, 1 + 4 * round, `older${round}x`, afterMs)
+      expect([acknowledged, lost]).toEqual([2000, []])
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+})
+
 test('three times killed while it writes: what was acknowledged is there', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'nestling-kills-'))
   try {

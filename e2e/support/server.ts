@@ -20,13 +20,19 @@ export async function endAll(): Promise<void> {
   await Promise.all([...running].map(ended))
 }
 
-export function startServer(environment: Record<string, string>): Promise<Started> {
+/** Begun, ready or not. */
+export function spawnServer(environment: Record<string, string>): ChildProcess {
   const child = spawn('node', ['--import', 'tsx', 'server/start.ts'], {
     cwd: web,
     env: { ...process.env, ...environment },
   })
   running.add(child)
   child.once('exit', () => running.delete(child))
+  return child
+}
+
+export function startServer(environment: Record<string, string>): Promise<Started> {
+  const child = spawnServer(environment)
   return new Promise((resolve) => {
     const heard = (text: Buffer) => {
       const line = text.toString().trim()

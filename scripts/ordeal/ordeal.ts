@@ -2,7 +2,8 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fullRound, killRound, type Round } from '../../e2e/support/rounds.ts'
+import { migrationCount } from '../../e2e/support/olderDatabase.ts'
+import { fullRound, killRound, migrationRound, type Round } from '../../e2e/support/rounds.ts'
 import { startServer, stopped } from '../../e2e/support/server.ts'
 import { smallDisk } from '../../e2e/support/smallDisk.ts'
 import { printTable } from '../bench/table.ts'
@@ -36,6 +37,18 @@ for (let round = 0; round < rounds; round++) {
 }
 told('killed while it writes', kills)
 rmSync(folder, { recursive: true, force: true })
+
+/** A start takes about a second; the tables are changed somewhere in it. */
+const upgrades: Round[] = []
+for (let round = 0; round < Math.ceil(rounds / 2); round++) {
+  const older = mkdtempSync(join(tmpdir(), 'nestling-older-'))
+  upgrades.push(
+    await migrationRound(older, 1 + (round % (migrationCount() - 1)), `m${round}x`, 200 + ((round * 61) % 1200)),
+  )
+  rmSync(older, { recursive: true, force: true })
+  if (round % 10 === 9) console.log(`${round + 1} of ${Math.ceil(rounds / 2)} upgrades`)
+}
+told('killed while an older database is brought up to date', upgrades)
 
 const full: Round[] = []
 for (let round = 0; round < Math.ceil(rounds / 2); round++) {
