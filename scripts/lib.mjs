@@ -48,11 +48,13 @@ const newest = (folder) =>
 
 /** Builds when there is no build or a source is newer than it. */
 export function build() {
-  const built = join(web, 'dist/server/entry.mjs')
+  // What is built last.
+  const built = join(web, 'dist/threads/work.mjs')
   const sources = [join(root, 'core/src'), join(root, 'formats/src'), join(web, 'src'), join(web, 'public')].map(newest)
-  sources.push(statSync(join(root, 'package-lock.json')).mtimeMs, statSync(join(web, 'astro.config.ts')).mtimeMs)
+  const files = [join(root, 'package-lock.json'), ...['astro.config.ts', 'threads.config.ts', 'server/work.ts'].map((file) => join(web, file))] // biome-ignore format: a list
+  sources.push(...files.map((file) => statSync(file).mtimeMs))
   if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources)) return
-  run('npx', ['astro', 'build'], { cwd: web, says: 'Building the application (about 20 seconds).' })
+  run('npm', ['run', 'build', '-w', 'web'], { cwd: root, says: 'Building the application (about a minute).' })
 }
 
 export const chromiumPath = () => process.env.CHROMIUM ?? '/usr/bin/chromium'
