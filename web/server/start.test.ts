@@ -36,3 +36,11 @@ test.each([undefined, 'too short'])('beyond this machine it does not start witho
     'HOST is 0.0.0.0: beyond this machine Nestling asks for a passphrase. Set NESTLING_PASSPHRASE to one of at least 12 characters.',
   )
 })
+
+test('a build without the file of its threads is told in one line: nothing begins that would fail at the first question', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'nestling-start-'))
+  const { status, stderr } = start({ PORT: '0', NESTLING_DATA: folder, NESTLING_WORK_THREAD: join(folder, 'work.mjs') })
+  expect(status).toBe(1)
+  expect(stderr.trim()).toBe('The built application is missing or broken (the file of its threads). Run npm run build.')
+  rmSync(folder, { recursive: true })
+})

@@ -2,6 +2,7 @@
  * Starts Nestling: opens the database (migrations first), then serves pages, endpoints and files.
  * Every expected failure is one line and exit code 1.
  */
+import { existsSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -52,6 +53,9 @@ try {
   throw error
 }
 
+const threads = process.env['NESTLING_WORK_THREAD'] ?? ''
+if (!existsSync(threads))
+  quit('The built application is missing or broken (the file of its threads). Run npm run build.')
 const entry = new URL('../dist/server/entry.mjs', import.meta.url).href
 const { handler } = (await import(entry).catch((error: unknown) =>
   quit(
