@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro'
 import { SheetChange } from '../../../../contracts/sheet.ts'
-import { answerOutcome, idFrom, noSuch, readBody, versionIn } from '../../_respond.ts'
+import { deletion } from '../../_delete.ts'
+import { answerOutcome, idFrom, noSuch, readBody } from '../../_respond.ts'
 
 export const GET: APIRoute = ({ params, locals }) => {
   const id = idFrom(params['id'])
@@ -20,13 +21,8 @@ export const PUT: APIRoute = async ({ params, request, locals }) => {
   })
 }
 
-export const DELETE: APIRoute = ({ params, url, locals }) => {
-  const id = idFrom(params['id'])
-  const seen = versionIn(url)
-  if (!seen.ok) return seen.response
-  if (id === undefined) return noSuch('sheet')
-  return answerOutcome(locals.sheets.remove(id, new Date(), seen.value.version), {
-    what: 'sheet',
-    staleWords: (now) => `${now?.title} was changed meanwhile; look at it before it is deleted`,
-  })
-}
+export const DELETE = deletion(
+  'sheet',
+  ({ sheets }, id, seen) => sheets.remove(id, new Date(), seen),
+  ({ title }) => title,
+)

@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro'
 import { TuneChange } from '../../../../contracts/tune.ts'
-import { answerOutcome, idFrom, noSuch, readBody, versionIn } from '../../_respond.ts'
+import { deletion } from '../../_delete.ts'
+import { answerOutcome, idFrom, noSuch, readBody } from '../../_respond.ts'
 import { refusedTune } from '../../_tune.ts'
 
 export const GET: APIRoute = ({ params, locals }) => {
@@ -24,13 +25,8 @@ export const PUT: APIRoute = async ({ params, request, locals }) => {
   )
 }
 
-export const DELETE: APIRoute = ({ params, url, locals }) => {
-  const id = idFrom(params['id'])
-  const seen = versionIn(url)
-  if (!seen.ok) return seen.response
-  if (id === undefined) return noSuch('tune')
-  return answerOutcome(locals.tunes.remove(id, new Date(), seen.value.version), {
-    what: 'tune',
-    staleWords: (now) => `${now?.title} was changed meanwhile; look at it before it is deleted`,
-  })
-}
+export const DELETE = deletion(
+  'tune',
+  ({ tunes }, id, seen) => tunes.remove(id, new Date(), seen),
+  ({ title }) => title,
+)
