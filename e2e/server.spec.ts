@@ -4,7 +4,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { endAll, ended, startServer } from './support/server.ts'
+import { endAll, ended, startServer } from '../scripts/ordeal/server.ts'
 
 let folder: string
 test.beforeEach(() => {

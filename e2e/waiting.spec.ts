@@ -4,8 +4,8 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
+import { endAll, startServer, stopped } from '../scripts/ordeal/server.ts'
 import { play } from './support/arpeggio.ts'
-import { endAll, startServer, stopped } from './support/server.ts'
 
 let folder: string
 test.beforeEach(() => {

@@ -2,11 +2,11 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { migrationCount } from '../../e2e/support/olderDatabase.ts'
-import { fullRound, killRound, migrationRound, type Round } from '../../e2e/support/rounds.ts'
-import { startServer, stopped } from '../../e2e/support/server.ts'
-import { smallDisk } from '../../e2e/support/smallDisk.ts'
 import { printTable } from '../bench/table.ts'
+import { migrationCount } from './olderDatabase.ts'
+import { fullRound, killRound, migrationRound, type Round } from './rounds.ts'
+import { startServer, stopped } from './server.ts'
+import { smallDisk } from './smallDisk.ts'
 
 const rounds = Number(process.argv[2] ?? 100)
 const rows: string[][] = []

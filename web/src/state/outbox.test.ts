@@ -106,11 +106,32 @@ test('a sheet that was changed elsewhere while it waited is told with both state
   await sendAll()
   expect(refused[0]?.body).toMatchObject({ title: 'Evening two', version: 1 })
   expect(told.choices[0]?.words).toContain('Here: Evening two, 0 blocks. There: Evening, otherwise, 0 blocks.')
-  expect($waitingHere.get()).toBe(0)
+  // Until it is chosen it waits, and nobody asks twice.
+  await sendAll()
+  expect([$waitingHere.get(), told.choices.length]).toEqual([1, 1])
   const asked = givenServer(() => ({ status: 200, body: { ...sheet, version: 4 } }))
   told.choices[0]?.ways[0]?.[1]()
   await vi.waitFor(() => expect(told.done).toEqual(['Saved to Book: Evening two']))
   expect(asked[0]).toMatchObject({ method: 'PUT', body: { title: 'Evening two', version: 3 } })
+  expect($waitingHere.get()).toBe(0)
+})
+
+test('what is changed while it is sent is not lost: it goes over the version that was made', async () => {
+  givenServer(() => 'no server')
+  await replaceSheet(2, 1, sheet)
+  let later: Promise<unknown> | undefined
+  const asked = givenServer(({ body }) => {
+    later ??= replaceSheet(2, 1, { ...sheet, title: 'Later' })
+    return { status: 200, body: { ...sheet, version: (body as { version: number }).version + 1 } }
+  })
+  await sendAll()
+  await later
+  await sendAll()
+  expect(asked.map(({ body }) => body)).toMatchObject([
+    { title: 'Evening', version: 1 },
+    { title: 'Later', version: 2 },
+  ])
+  expect($waitingHere.get()).toBe(0)
 })
 
 test('the last change of a page that was left waits as well; when it has landed by itself nobody is asked', async () => {

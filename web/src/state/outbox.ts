@@ -4,8 +4,9 @@
  */
 import { atom } from 'nanostores'
 import { canonical } from '../contracts/canonical.ts'
-import { isAway, joinSenders, sendLater, WAITS, waitingUnder } from './away.ts'
+import { isAway, joinSenders, sendAll, sendLater, WAITS, waitingUnder } from './away.ts'
 import { call, type Reply } from './http.ts'
+import { newId } from './ids.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
 
@@ -22,6 +23,8 @@ export interface Keeping {
   readonly overNewest?: readonly string[]
 }
 interface Waiting extends Keeping {
+  /** Another one for every change, so that what was changed while it was sent is told from what was. */
+  readonly id: string
   /** When it was asked for, ISO 8601. */
   readonly since: string
 }
@@ -29,7 +32,6 @@ interface Waiting extends Keeping {
 const waiting = waitingUnder<readonly Waiting[]>('keeps')
 const allWaiting = (): readonly Waiting[] => waiting.read() ?? []
 const write = (all: readonly Waiting[]): void => waiting.write(all.length === 0 ? undefined : all, all.length)
-const isSame = (a: Waiting, b: Waiting): boolean => a.path === b.path && a.since === b.since && a.name === b.name
 
 export interface Later {
   readonly path: string
@@ -60,8 +62,20 @@ const waitingFor = ({ method, path }: Keeping): Waiting | undefined =>
 export function letWait(keeping: Keeping, since = new Date().toISOString()): void {
   const before = waitingFor(keeping)
   const body = before ? { ...keeping.body, version: before.body['version'] } : keeping.body
-  const rest = allWaiting().filter((one) => !(before && isSame(one, before)))
-  write([...rest, { ...keeping, body, since: before?.since ?? since }])
+  const rest = allWaiting().filter(({ id }) => id !== before?.id)
+  write([...rest, { ...keeping, id: newId(), body, since: before?.since ?? since }])
+}
+
+/** It waits no longer; what was changed meanwhile goes over the version that it has made. */
+function settle(one: Waiting, made: unknown): void {
+  const { version } = (made ?? {}) as { readonly version?: number }
+  write(
+    allWaiting().flatMap((other) => {
+      if (other.id === one.id) return []
+      const isLater = one.method === 'PUT' && other.path === one.path && version !== undefined
+      return isLater ? { ...other, body: { ...other.body, version } } : other
+    }),
+  )
 }
 
 async function sent(keeping: Keeping): Promise<Reply<unknown>> {
@@ -80,21 +94,24 @@ joinSenders(async () => {
   // What an earlier page left is counted here as well.
   waiting.counted(allWaiting().length)
   for (const one of allWaiting()) {
+    if (asking.has(one.id)) continue
     const isThere = await isThereAlready(one)
     if (isThere === undefined) return false
     const reply = isThere ? undefined : await sent(one)
-    if (reply && !reply.ok && isAway(reply)) return false
-    write(allWaiting().filter((other) => !isSame(other, one)))
-    tell.hide('waits')
-    if (reply?.ok) {
+    if (!reply || reply.ok) {
+      settle(one, reply?.value)
+      tell.done(`Saved to Book: ${one.name}`)
+      if (!reply) continue
       $keptLater.set({ path: one.path, value: reply.value })
       tellOthers('later', $keptLater.get())
-    }
+    } else if (isAway(reply)) return false
     // A last change of a page that was left has often landed by itself.
-    if (reply && !reply.ok && holds(reply.now, one.body)) continue
-    if (!reply || reply.ok) tell.done(`Saved to Book: ${one.name}`)
-    else if (reply.now === undefined) tell.problem(`Not kept: ${one.name}`, reply.message)
-    else ask(one, reply.now)
+    else if (holds(reply.now, one.body)) settle(one, reply.now)
+    else if (reply.now !== undefined) ask(one, reply.now)
+    else {
+      settle(one, undefined)
+      tell.problem(`Not kept: ${one.name}`, reply.message)
+    }
   }
   return true
 })
@@ -117,15 +134,26 @@ function holds(there: unknown, body: Keeping['body']): boolean {
   )
 }
 
+/** Those that the player is asked about; until then they wait, over a reload too, which asks again. */
+const asking = new Set<string>()
+
 /** Changed on another page meanwhile, in a way that can't be joined: both are told, and the player chooses. */
 function ask(one: Waiting, now: unknown): void {
-  const { version } = now as { readonly version?: number }
+  asking.add(one.id)
+  tell.hide('waits')
   tell.choice(`${one.name} was changed on another page meanwhile. Here: ${sizeOf(one.body)}. There: ${sizeOf(now)}.`, [
-    ['Keep mine', () => void keepOrWait({ ...one, body: { ...one.body, version } }).then(told)],
-    ['Leave it', () => undefined],
+    [
+      'Keep mine',
+      () => {
+        const { version } = now as { readonly version?: number }
+        // With what was changed here while nobody chose.
+        letWait(waitingFor(one) ?? one)
+        settle(one, { version })
+        void sendAll()
+      },
+    ],
+    ['Leave it', () => settle(one, undefined)],
   ])
-  const told = (reply: Reply<unknown>) =>
-    reply.ok ? tell.done(`Saved to Book: ${one.name}`) : tell.problem(`Not kept: ${one.name}`, reply.message)
 }
 
 const PARTS = ['blocks', 'chords', 'steps'] as const

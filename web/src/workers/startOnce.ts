@@ -29,8 +29,8 @@ interface Running {
   readonly failed: Promise<never>
   /** All who wait for it hear of it. */
   readonly fail: (error: Stopped | Overtaken) => void
-  /** Since when the calls that wait for it do, by their names. */
-  readonly busy: Map<string, number>
+  /** The calls that wait for it, the oldest first. */
+  readonly calls: Set<{ readonly name: string; readonly since: number }>
 }
 
 function begun(start: () => Worker): Running {
@@ -43,7 +43,7 @@ function begun(start: () => Worker): Running {
   })
   // Those who ask hear of it; nobody asking is no error.
   failed.catch(() => undefined)
-  return { worker, client: wrap(worker), failed, fail, busy: new Map() }
+  return { worker, client: wrap(worker), failed, fail, calls: new Set() }
 }
 
 /**
@@ -61,12 +61,13 @@ export function startOnce<Api>(
     if (running === one) running = undefined
   }
   const ask = async (name: string, args: readonly unknown[], isSecond = false): Promise<unknown> => {
-    const since = newestOf.includes(name) ? running?.busy.get(name) : undefined
-    if (running && since !== undefined && performance.now() - since > busyMs)
+    const older = newestOf.includes(name) && running && [...running.calls].find((one) => one.name === name)
+    if (running && older && performance.now() - older.since > busyMs)
       end(running, new Overtaken('a newer question has come'))
     running ??= begun(start)
     const own = running
-    if (!own.busy.has(name)) own.busy.set(name, performance.now())
+    const mine = { name, since: performance.now() }
+    own.calls.add(mine)
     let timer: ReturnType<typeof setTimeout> | undefined
     const hangs = new Promise<never>((_, reject) => {
       timer = setTimeout(() => reject(new Stopped('it does not answer')), mostMs)
@@ -81,7 +82,7 @@ export function startOnce<Api>(
       return await ask(name, args, true)
     } finally {
       clearTimeout(timer)
-      own.busy.delete(name)
+      own.calls.delete(mine)
     }
   }
   const client = new Proxy(

@@ -59,6 +59,7 @@ export interface WorkDone {
 
 /** Longer than any question that is within the limits; who waits that long is better told. */
 const MOST_MS = { reckoning: 8000, keeping: 60_000 } as const
+const NARROWER = { reckoning: 'fewer strings, frets or chords', keeping: 'less at once' } as const
 /** More than these wait for nobody. */
 const MOST_WAITING = 64
 const MOST_THREADS = 4
@@ -131,18 +132,18 @@ function routeTo(pool: PoolName, name: WorkName, turn?: typeof inTurn): (asked: 
       const bytes = done.body as Uint8Array<ArrayBuffer> | null
       return new Response(bytes, { status: done.status, headers: done.headers })
     } catch (error) {
-      return notDone(error, tooLong.aborted, MOST_MS[pool])
+      return notDone(error, tooLong.aborted, pool)
     }
   }
 }
 
-function notDone(error: unknown, tookTooLong: boolean, mostMs: number): Response {
+function notDone(error: unknown, tookTooLong: boolean, pool: PoolName): Response {
   const message = error instanceof Error ? error.message : String(error)
   if (tookTooLong)
     return problem(503, {
-      error: `this takes longer than ${mostMs / 1000} seconds; expected a narrower question`,
+      error: `this takes longer than ${MOST_MS[pool] / 1000} seconds; expected ${NARROWER[pool]}`,
       field: 'question',
-      expected: 'fewer strings, frets or chords',
+      expected: NARROWER[pool],
     })
   if (/queue/i.test(message))
     return problem(503, { error: 'the server is busy', field: 'question', expected: 'the same again in a moment' })

@@ -1,10 +1,8 @@
 /** The Book's endpoints as functions, over what is given to them. */
 import { EMPTY_TABLES, NOTEBOOK_TABLES, writeNotebook } from '@nestling/formats/notebook'
-import type { APIRoute } from 'astro'
 import { describe, expect, test } from 'vitest'
-import type { Served } from '../../data/repositories.ts'
 import { refusalOf } from './_border.ts'
-import type { Work } from './_work.ts'
+import { ask, nothingKept } from './ask.testkit.ts'
 import { work as undo } from './changes/[id]/undo.ts'
 import { work as goBack } from './copies/[id]/restore.ts'
 import { work as apply } from './notebook/apply.ts'
@@ -16,20 +14,6 @@ import { PUT as changeSheet, DELETE as removeSheet, GET as sheetAnswer } from '.
 import { POST as addSheet } from './sheets/index.ts'
 import { DELETE as removeTune } from './tunes/[id]/index.ts'
 
-type Given = { readonly [Name in keyof Served]?: Partial<Served[Name]> }
-async function ask(
-  route: APIRoute | Work,
-  { path = '/', body, text, locals = {}, params = {} }: { path?: string; body?: unknown; text?: string; locals?: Given; params?: object },
-) {
-  const url = new URL(path, 'http://127.0.0.1:4321')
-  const sent = text ?? (body === undefined ? undefined : JSON.stringify(body))
-  const request = new Request(url, sent === undefined ? {} : { method: 'POST', body: sent })
-  const response = await (route as APIRoute)({ url, request, locals, params } as unknown as Parameters<APIRoute>[0])
-  return { status: response.status, body: response.status === 204 ? undefined : await response.json() }
-} // biome-ignore format: one request
-const nothingKept = () => {
-  throw new Error('this must not be kept')
-}
 const sheet = { title: 'Slow Ferry', paper: 'A4', lying: true, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [{ id: 'a', kind: 'legend' }] } // biome-ignore format: a sheet
 const kept = { ...sheet, id: 3, version: 2, createdAt: '' } as never
 
