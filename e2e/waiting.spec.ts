@@ -192,11 +192,13 @@ test('sound that could not be loaded says so, and is heard at the next press wit
   const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
   await page.goto(`${server.address}arpeggio?chord=Cmaj7&position=7`)
   await expect(page.locator('[data-alive]')).toBeVisible()
-  await page.route('**/_astro/*.js', (route) => route.abort())
+  // With what follows the name: asked for again, a module has another address.
+  const modules = /\/_astro\/[^/]+\.js/
+  await page.route(modules, (route) => route.abort())
   await play(page).click()
   await expect(page.getByRole('alert').filter({ hasText: 'No sound' })).toBeVisible()
   await expect(page.getByTestId('playing')).toHaveAttribute('data-status', 'stopped')
-  await page.unroute('**/_astro/*.js')
+  await page.unroute(modules)
   await play(page).click()
   await expect(page.getByTestId('playing')).not.toHaveAttribute('data-status', 'stopped')
 })

@@ -50,6 +50,14 @@ export default defineConfig({
     },
   },
   vite: {
+    // What a first use imports is asked for after it, never beside it: browsers remember a module that failed for as long
+    // as the page lives, and only what was imported by name can be asked for again (`workers/loaded.ts`).
+    build: {
+      modulePreload: {
+        resolveDependencies: (_, files, { hostType }) =>
+          hostType === 'js' ? files.filter((file) => file.endsWith('.css')) : files,
+      },
+    },
     worker: { format: 'es' },
     // Imported on first use: unless listed, dev finds them at the first click and reloads the page.
     optimizeDeps: { include: ['tone', 'comlink', 'vexflow/core', 'pitchy', 'audiobuffer-to-wav'] },

@@ -17,7 +17,7 @@ vi.mock('./notices.ts', () => ({
 }))
 const { keepShape } = await import('./book.ts')
 const { keepTune } = await import('./tunes.ts')
-const { keepSheet, replaceSheet, sendLast } = await import('./sheets.ts')
+const { deleteSheet, keepSheet, replaceSheet, sendLast } = await import('./sheets.ts')
 const { $keptLater } = await import('./outbox.ts')
 const { $waitingHere, sendAll, waitingUnder } = await import('./away.ts')
 
@@ -141,4 +141,21 @@ test('the last change of a page that was left waits as well; when it has landed 
   givenServer(() => ({ status: 409, body: { error: 'changed', now: { ...sheet, version: 2 } } }))
   await sendAll()
   expect([$waitingHere.get(), told.choices, told.problems, told.done]).toEqual([0, [], [], []])
+})
+
+test('a sheet that is deleted while its own last change is still on the way is deleted as it was left', async () => {
+  givenServer(() => ({ status: 200 }))
+  sendLast(5, 1, sheet)
+  const asked = givenServer(({ method }) =>
+    method === 'PUT' ? { status: 409, body: { error: 'changed', now: { ...sheet, version: 2 } } } : { status: 200 },
+  )
+  // The list was made before the change landed.
+  await deleteSheet({ id: 5, version: 1 })
+  expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual([
+    'PUT /api/sheets/5',
+    'DELETE /api/sheets/5?version=2',
+  ])
+  // What others have changed is not deleted unseen.
+  await deleteSheet({ id: 6, version: 1 })
+  expect(asked.at(-1)?.path).toBe('/api/sheets/6?version=1')
 })

@@ -42,8 +42,20 @@ export const $keptLater = atom<Later | undefined>(undefined)
 // Another page of this browser has sent what waits for all of them.
 hearOthers<Later>('later', (later) => {
   waiting.counted(allWaiting().length)
+  landed(later.path, later.value)
   $keptLater.set(later)
 })
+
+const versions = new Map<string, number>()
+function landed(path: string, value: unknown): void {
+  const { version } = (value ?? {}) as { readonly version?: number }
+  if (version !== undefined) versions.set(path, version)
+}
+/** The version that the player has seen, for what is about to be deleted: their own last change of it is sent first. */
+export async function seenVersion(path: string, version: number): Promise<number> {
+  if (waitingFor({ method: 'PUT', path })) await sendAll()
+  return Math.max(version, versions.get(path) ?? 0)
+}
 
 /** The reply says `waits` when it is kept in the browser. */
 export async function keepOrWait<Value>(keeping: Keeping): Promise<Reply<Value>> {
@@ -55,7 +67,7 @@ export async function keepOrWait<Value>(keeping: Keeping): Promise<Reply<Value>>
   return { ok: false, status: reply?.status ?? 0, message: WAITS, waits: true }
 }
 
-const waitingFor = ({ method, path }: Keeping): Waiting | undefined =>
+const waitingFor = ({ method, path }: Pick<Keeping, 'method' | 'path'>): Waiting | undefined =>
   method === 'PUT' ? allWaiting().find((one) => one.path === path) : undefined
 
 /** A later change of the same thing takes the place of the one that waits, over the version that that one has seen. */
@@ -69,6 +81,7 @@ export function letWait(keeping: Keeping, since = new Date().toISOString()): voi
 /** It waits no longer; what was changed meanwhile goes over the version that it has made. */
 function settle(one: Waiting, made: unknown): void {
   const { version } = (made ?? {}) as { readonly version?: number }
+  landed(one.path, made)
   write(
     allWaiting().flatMap((other) => {
       if (other.id === one.id) return []

@@ -1,7 +1,7 @@
 /** Keeping sheets: every change lands in the database at once, and a deletion can be taken back. */
 import type { KeptSheet, SheetDraft } from '../contracts/sheet.ts'
 import { call, type Reply } from './http.ts'
-import { type Keeping, keepOrWait, letWait } from './outbox.ts'
+import { type Keeping, keepOrWait, letWait, seenVersion } from './outbox.ts'
 
 /** Both wait in the browser while the server is away. */
 export const keepSheet = (draft: SheetDraft): Promise<Reply<KeptSheet>> =>
@@ -14,8 +14,8 @@ export const replaceSheet = (id: number, version: number, draft: SheetDraft): Pr
   keepOrWait(replacing(id, version, draft))
 /** Where its changes go, and where `$keptLater` tells of it. */
 export const addressAt = (id: number): string => `/api/sheets/${id}`
-export const deleteSheet = ({ id, version }: Pick<KeptSheet, 'id' | 'version'>): Promise<Reply<undefined>> =>
-  call('DELETE', `${addressAt(id)}?version=${version}`)
+export const deleteSheet = async ({ id, version }: Pick<KeptSheet, 'id' | 'version'>): Promise<Reply<undefined>> =>
+  call('DELETE', `${addressAt(id)}?version=${await seenVersion(addressAt(id), version)}`)
 export const findSheet = (id: number): Promise<Reply<KeptSheet>> => call('GET', `/api/sheets/${id}`)
 
 /** A last change while the page is being left: nobody is there to hear the answer, so that it waits as well. */

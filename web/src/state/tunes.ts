@@ -1,7 +1,7 @@
 /** Keeping tunes: every change lands in the database at once, and a deletion can be taken back. */
 import type { KeptTune, TuneDraft } from '../contracts/tune.ts'
 import { call, type Reply } from './http.ts'
-import { keepOrWait } from './outbox.ts'
+import { keepOrWait, seenVersion } from './outbox.ts'
 
 /** What a file said besides is not known everywhere. */
 type Given = Omit<TuneDraft, 'remarks'> & Partial<Pick<TuneDraft, 'remarks'>>
@@ -16,5 +16,5 @@ export const keepTune = (draft: Given, over?: number): Promise<Reply<KeptTune>> 
     name: draft.title,
   })
 export const findTune = (id: number): Promise<Reply<KeptTune>> => call('GET', `/api/tunes/${id}`)
-export const deleteTune = ({ id, version }: Pick<KeptTune, 'id' | 'version'>): Promise<Reply<undefined>> =>
-  call('DELETE', `/api/tunes/${id}?version=${version}`)
+export const deleteTune = async ({ id, version }: Pick<KeptTune, 'id' | 'version'>): Promise<Reply<undefined>> =>
+  call('DELETE', `/api/tunes/${id}?version=${await seenVersion(`/api/tunes/${id}`, version)}`)
