@@ -105,7 +105,9 @@ export async function readBody<Schema extends v.GenericSchema>(
 ): Promise<Read<v.InferOutput<Schema>>> {
   const refused = (status: number, error: string, expected: string) =>
     ({ ok: false, response: problem(status, { error, field: 'body', expected }) }) as const
-  const text = await request.text()
+  // A client that goes while it sends.
+  const text = await request.text().catch(() => undefined)
+  if (text === undefined) return refused(400, 'the request ended before its body', 'a whole JSON object')
   if (text.length > MOST_BODY_CHARACTERS)
     return refused(413, 'the request is too large; expected at most 64 KB', 'at most 65536 bytes')
   let json: unknown
