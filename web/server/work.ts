@@ -1,4 +1,6 @@
 /** A thread of the pool: a question comes in, the endpoint's own work is asked, its answer goes out. */
+import { gzipSync } from 'node:zlib'
+import { move, transferableSymbol, valueSymbol } from 'piscina'
 import { pageData } from '../src/data/pageData.ts'
 import { repositoriesBeside } from '../src/data/repositories.ts'
 import { storageProblem } from '../src/data/storageProblem.ts'
@@ -24,6 +26,7 @@ const WORKS: Readonly<Record<WorkName, () => Promise<{ readonly work: Work }>>> 
   path: () => import('../src/pages/api/path.ts'),
   run: () => import('../src/pages/api/run.ts'),
   'shapes.csv': () => import('../src/pages/api/shapes.csv.ts'),
+  'shapes/index': () => import('../src/pages/api/shapes/index.ts'),
   'shapes/many': () => import('../src/pages/api/shapes/many.ts'),
   'tunes/[id].[format]': () => import('../src/pages/api/tunes/[id].[format].ts'),
   voicings: () => import('../src/pages/api/voicings.ts'),
@@ -39,7 +42,10 @@ function locals(): App.Locals {
   return kept
 }
 
-export default async function answer({ name, url, method, params, body }: WorkAsked): Promise<WorkDone> {
+/** What is longer is made smaller here already: where requests are answered it would take its time from others. */
+const LONG_BYTES = 64 * 1024
+
+export default async function answer({ name, url, method, params, body, zipped }: WorkAsked): Promise<WorkDone> {
   const { work } = await WORKS[name]()
   const request = new Request(url, body === null ? { method } : { method, body: body as Uint8Array<ArrayBuffer> })
   let response: Response
@@ -58,10 +64,15 @@ export default async function answer({ name, url, method, params, body }: WorkAs
     if (told === undefined) throw error
     response = problem(told.status, told)
   }
-  const bytes = new Uint8Array(await response.arrayBuffer())
-  return {
-    status: response.status,
-    headers: Object.fromEntries(response.headers),
-    body: bytes.length === 0 ? null : bytes,
+  const whole = new Uint8Array(await response.arrayBuffer())
+  const isZipped = zipped && whole.length > LONG_BYTES
+  const bytes = isZipped ? new Uint8Array(gzipSync(whole)) : whole
+  const headers = {
+    ...Object.fromEntries(response.headers),
+    ...(isZipped ? { 'content-encoding': 'gzip', vary: 'accept-encoding' } : {}),
   }
+  if (bytes.length === 0) return { status: response.status, headers, body: null }
+  // Handed over, not copied; the pool takes the value out again.
+  const done: WorkDone = { status: response.status, headers, body: bytes }
+  return move({ [transferableSymbol]: bytes.buffer, [valueSymbol]: done }) as unknown as WorkDone
 }

@@ -337,15 +337,15 @@ describe('copies', () => {
     fill()
     const folder = folders[0] as string
     expect(listCopies(folder)).toEqual([])
-    // As an earlier program left it: its last two migrations are missing.
+    // As an earlier program left it: its last three migrations are missing.
     opened.sqlite
       .prepare(
-        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 2)',
+        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 3)',
       )
       .run()
     opened.sqlite.prepare('alter table instruments drop column timbre').run()
     for (const table of ['sheets', 'book_changes']) opened.sqlite.prepare(`drop table ${table}`).run()
-    for (const index of ['kept_shapes_newest', 'kept_shapes_tune', 'kept_shapes_same'])
+    for (const index of ['kept_shapes_newest', 'kept_shapes_tune', 'kept_shapes_same', 'kept_shapes_counts', 'practice_attempts_materials', 'practice_attempts_instruments']) // biome-ignore format: a list
       opened.sqlite.prepare(`drop index ${index}`).run()
     for (const column of ['tune_id', 'tags', 'search'])
       opened.sqlite.prepare(`alter table kept_shapes drop column ${column}`).run()

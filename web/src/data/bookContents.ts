@@ -9,6 +9,21 @@ const MOST_TUNES = 1000
 const MOST_SETS = 300
 const MOST_SHEETS = 300
 
+/** What is told of a tune, by its address: it is read once, however often the Book is opened. */
+const about = new Map<string, string>()
+const MOST_REMEMBERED = 2 * MOST_TUNES
+function aboutOf(query: string): string {
+  const known = about.get(query)
+  if (known !== undefined) return known
+  const { metre, style, key } = readChartHead(new URLSearchParams(query).get('chart') ?? '')
+  const words = [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])].join(
+    ' · ',
+  )
+  if (about.size >= MOST_REMEMBERED) about.clear()
+  about.set(query, words)
+  return words
+}
+
 export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories, 'shapes' | 'tunes' | 'sets' | 'sheets'>): BookContents {
   const { total, groups } = shapes.window({ find: '', by: 'tune' }, 0, 0)
   const counts = new Map(groups.map(({ tune, count }) => [tune, count]))
@@ -22,11 +37,10 @@ export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories,
       .toSorted((a, b) => (a.createdAt < b.createdAt ? -1 : a.createdAt > b.createdAt ? 1 : a.id - b.id))
       .map(({ id, title, version, query, chords }) => {
         const count = counts.get(id) ?? 0
-        const { metre, style, key } = readChartHead(new URLSearchParams(query).get('chart') ?? '')
         return {
           id, title, version,
           count,
-          about: [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])].join(' · '),
+          about: aboutOf(query),
           ...(count > 0 ? {} : { chords: chords.slice(0, TUNE_CHORDS_SHOWN), moreChords: Math.max(0, chords.length - TUNE_CHORDS_SHOWN) }),
         }
       }),

@@ -68,13 +68,12 @@ export function homeIn(read: Reader, ask: LogAsk): readonly HomeRow[] {
     // G♭ and F♯ are one place on the neck.
     row.cells[at] = merged(row.cells[at] ?? null, { times, best: best ?? undefined, last })
   }
+  const places = lastPlacesIn(read, ask)
   return [...rows]
     .toSorted(([a, one], [b, other]) => other.times - one.times || (a < b ? -1 : 1))
     .map(([key, { suffix, form, cells }]) => ({
-      key,
-      suffix,
-      form,
-      ...lastPlaceIn(read, ask, { suffix, form }),
+      ...{ key, suffix, form, frets: '', string: 0 },
+      ...places.get(key),
       cells: cells.map(cellOf),
     }))
 }
@@ -95,16 +94,18 @@ const merged = (a: Counted | null, b: Counted): Counted =>
 const cellOf = (cell: Counted | null): HomeCell | null =>
   cell && { best: cell.best, times: cell.times, last: LOG_GRADES[cell.last % 10] ?? 'played' }
 
-/** Where a shape was played last: to draw it. */
-function lastPlaceIn(read: Reader, ask: LogAsk, row: RowAsk): { readonly frets: string; readonly string: number } {
+/** Where each shape was played last: to draw it. Of a largest value SQLite gives the other columns of its own row. */
+function lastPlacesIn(read: Reader, ask: LogAsk) {
   const last = read
-    .select({ frets: attempts.frets, string: attempts.string })
+    .select({
+      ...{ suffix: attempts.suffix, form: attempts.form, frets: attempts.frets, string: attempts.string },
+      at: sql<number>`max(${attempts.at})`,
+    })
     .from(attempts)
-    .where(and(runsOf(ask), ofRow(row)))
-    .orderBy(desc(attempts.at))
-    .limit(1)
-    .get()
-  return last ?? { frets: '', string: 0 }
+    .where(runsOf(ask))
+    .groupBy(attempts.suffix, attempts.form)
+    .all()
+  return new Map(last.map(({ frets, string, ...row }) => [rowKey(row), { frets, string }]))
 }
 const ofRow = ({ suffix, form }: RowAsk) => and(eq(attempts.suffix, suffix), eq(attempts.form, form))
 

@@ -52,6 +52,8 @@ export const keptShapes = sqliteTable(
   (table) => [
     index('kept_shapes_newest').on(table.deletedAt, table.createdAt),
     index('kept_shapes_tune').on(table.tuneId),
+    /** How many under each tune. */
+    index('kept_shapes_counts').on(table.deletedAt, table.tuneId),
     index('kept_shapes_same').on(table.frets, table.tuning),
   ],
 )
@@ -200,5 +202,8 @@ export const practiceAttempts = sqliteTable(
     index('practice_attempts_shape').on(table.kind, table.suffix, table.form, table.root, table.at),
     index('practice_attempts_newest').on(table.kind, table.at),
     index('practice_attempts_run').on(table.runId),
+    /** What can be filtered by. */
+    index('practice_attempts_materials').on(table.kind, table.material, table.deletedAt),
+    index('practice_attempts_instruments').on(table.instrument, table.deletedAt),
   ],
 )

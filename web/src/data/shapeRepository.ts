@@ -95,16 +95,16 @@ export function createShapeRepository({ read, write }: Store) {
     /** A window of what is meant, and how many stand under each tune. */
     window(ask: BookAsk, from: number, most: number): BookShapes {
       const rows = query(read).where(meant(ask)).orderBy(...ORDERS[ask.by]).limit(most).offset(from).all() // biome-ignore format: one query
+      // Grouped by what stands in the row: tunes need not be looked up for it.
       const counts = read
-        .select({ tune: underTune, count: count() })
+        .select({ tune: keptShapes.tuneId, count: count() })
         .from(keptShapes)
         .leftJoin(tunes, joined)
         .where(meant(ask))
-        .groupBy(tunes.id)
+        .groupBy(keptShapes.tuneId)
         .all()
       const total = counts.reduce((sum, group) => sum + group.count, 0)
       if (ask.by !== 'tune') return { total, from, shapes: rows.map(shapeOf), groups: [] }
-      const counted = new Map(counts.map((group) => [group.tune, group.count]))
       // A tune is there without a shape of its own too, where it is meant by its name.
       const named = read
         .select({ id: tunes.id })
@@ -112,6 +112,12 @@ export function createShapeRepository({ read, write }: Store) {
         .where(isNull(tunes.deletedAt))
         .orderBy(asc(tunes.createdAt), asc(tunes.id))
         .all()
+      const there = new Set<number | null>(named.map(({ id }) => id))
+      const counted = new Map<number | null, number>()
+      for (const group of counts) {
+        const under = there.has(group.tune) ? group.tune : null
+        counted.set(under, (counted.get(under) ?? 0) + group.count)
+      }
       const byName = new Set(
         read
           .select({ id: tunes.id })

@@ -58,8 +58,11 @@ const fieldsOf = (fields: Readonly<Record<string, string | number | undefined>>)
     ),
   ).toString()
 
+/** Where a window of the Book's shapes is asked for. */
+export const shapesAddress = (ask: BookAsk, from: number, limit: number): string =>
+  `/api/shapes?${fieldsOf({ ...ask, from, limit })}`
 export const shapesIn = (ask: BookAsk, from: number, limit: number): Promise<Reply<BookShapes>> =>
-  call('GET', `/api/shapes?${fieldsOf({ ...ask, from, limit })}`)
+  call('GET', shapesAddress(ask, from, limit))
 
 /** Keeps a shape under its symbol and frets, and says so; the same shape that is there already is told. */
 export async function keepAs(shape: Shape): Promise<void> {

@@ -40,6 +40,7 @@ export type Reading =
   | 'notebook/index'
   | 'notebook/preview'
   | 'shapes.csv'
+  | 'shapes/index'
   | 'tunes/[id].[format]'
 export type Writing = 'changes/[id]/undo' | 'copies/[id]/restore' | 'notebook/apply' | 'shapes/many'
 export type WorkName = Reckoning | Reading | Writing
@@ -50,6 +51,8 @@ export interface WorkAsked {
   readonly method: string
   readonly params: Readonly<Record<string, string | undefined>>
   readonly body: Uint8Array | null
+  /** Whether who asks reads answers in gzip. */
+  readonly zipped: boolean
 }
 export interface WorkDone {
   readonly status: number
@@ -122,10 +125,14 @@ function routeTo(pool: PoolName, name: WorkName, turn?: typeof inTurn): (asked: 
     const { method } = request
     const body = await readBytes(request, MOST_NOTEBOOK_BYTES)
     if (!body.ok) return body.response
-    const asked = { name, url: url.href, method, params, body: body.value.length === 0 ? null : body.value }
+    const sent = body.value.length === 0 ? null : body.value
+    const zipped = /\bgzip\b/.test(request.headers.get('accept-encoding') ?? '')
+    const asked: WorkAsked = { name, url: url.href, method, params, body: sent, zipped }
+    // What is large goes from thread to thread without being copied.
+    const transferList = sent === null ? [] : [sent.buffer as ArrayBuffer]
     const tooLong = AbortSignal.timeout(MOST_MS[pool])
     const signal = turn ? tooLong : AbortSignal.any([request.signal, tooLong])
-    const answered = () => started(pool).run(asked, { signal })
+    const answered = () => started(pool).run(asked, { signal, transferList })
     try {
       const done = await (turn ? turn(answered) : answered())
       // The types of a body know no view that could be shared between threads; this one is not.

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { monitorEventLoopDelay } from 'node:perf_hooks'
 import { fileURLToPath } from 'node:url'
+import { gunzipSync } from 'node:zlib'
 import { EMPTY_TABLES, writeNotebook } from '@nestling/formats/notebook'
 import type { APIRoute } from 'astro'
 import { afterAll, beforeAll, expect, test } from 'vitest'
@@ -11,10 +12,12 @@ import { openDatabase } from '../../data/database.ts'
 import { createRepositories } from '../../data/repositories.ts'
 import { afterOthers } from '../../data/turns.ts'
 import { endThreads } from './_work.ts'
+import { GET as contents } from './book.ts'
 import { POST as undo } from './changes/[id]/undo.ts'
 import { POST as apply } from './notebook/apply.ts'
 import { GET as notebook } from './notebook/index.ts'
 import { POST as preview } from './notebook/preview.ts'
+import { GET as listed } from './shapes/index.ts'
 import { POST as many } from './shapes/many.ts'
 import { GET as csv } from './shapes.csv.ts'
 
@@ -33,9 +36,9 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-const ask = (route: APIRoute, body?: string, params = {}) => {
+const ask = (route: APIRoute, body?: string, params = {}, headers = {}) => {
   const url = new URL('http://127.0.0.1:4321/api')
-  const request = new Request(url, body === undefined ? {} : { method: 'POST', body })
+  const request = new Request(url, body === undefined ? { headers } : { method: 'POST', body, headers })
   return route({ url, request, params } as unknown as Parameters<APIRoute>[0]) as Promise<Response>
 }
 const shape = (name: string) => ({
@@ -50,6 +53,19 @@ test('what is kept here is read there, with its type and its file’s name', asy
   expect(answer.headers.get('content-disposition')).toContain('nestling-shapes.csv')
   expect(await answer.text()).toContain('the same take')
   expect(await (await ask(notebook)).json()).toMatchObject({ shapes: [{ name: 'the same take' }] })
+})
+
+test('what is long comes in gzip where that is read, and as it is where it is not', async () => {
+  for (let index = 0; index < 400; index++) shapes.add(shape(`take ${index}, long enough to fill a page`), new Date())
+  const plain = await ask(listed)
+  const zipped = await ask(listed, undefined, {}, { 'accept-encoding': 'br, gzip' })
+  expect([plain, zipped].map(({ headers }) => headers.get('content-encoding'))).toEqual([null, 'gzip'])
+  const text = await plain.text()
+  expect(gunzipSync(Buffer.from(await zipped.arrayBuffer())).toString()).toBe(text)
+  expect(JSON.parse(text)).toMatchObject({ total: shapes.list(1).total })
+  // What is short is not worth it.
+  const short = await ask(contents, undefined, {}, { 'accept-encoding': 'gzip' })
+  expect([short.headers.get('content-encoding'), (await short.json()).shapes]).toEqual([null, shapes.list(1).total])
 })
 
 test('what is changed there is seen here, and is taken back there', async () => {

@@ -24,7 +24,8 @@ export interface BookViewProps {
   readonly params: Params
   /** JSON of `BookContents`: of a large Book one text is faster on its way into the page than thousands of values. */
   readonly contents: string
-  readonly shapes: BookShapes
+  /** JSON of `BookShapes`. */
+  readonly shapes: string
   readonly copies: readonly Copy[]
   readonly page: PageData
 }
@@ -38,8 +39,8 @@ export default function BookView({ page, ...props }: BookViewProps) {
 }
 
 const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<BookViewProps, 'page'>) {
-  const [first] = useState(() => JSON.parse(contents) as BookContents)
-  const state = useBook(params, first, shapes)
+  const [first] = useState(() => [JSON.parse(contents) as BookContents, JSON.parse(shapes) as BookShapes] as const)
+  const state = useBook(params, ...first)
   const open = useOpen(state)
   const { plan } = state
   const shared = useMemo(

@@ -4,6 +4,7 @@ import * as v from 'valibot'
 import { BookAsk, KeptShapeDraft } from '../../../contracts/shape.ts'
 import { readBody, readQuery, refuse } from '../_respond.ts'
 import { asTexts } from '../_shape.ts'
+import { readingOnThread, type Work } from '../_work.ts'
 
 const MOST_LISTED = 500
 const place = (least: number, most: number) =>
@@ -16,7 +17,7 @@ const Query = v.strictObject({
 })
 
 /** `GET /api/shapes?find=…&by=tune|chord|newest|name&tune=3&tag=…&from=0&limit=100`: a window of the Book's shapes. */
-export const GET: APIRoute = ({ url, locals }) => {
+export const work: Work = ({ url, locals }) => {
   const query = readQuery(url, Query)
   if (!query.ok) return query.response
   const { from, limit, ...ask } = query.value
@@ -27,6 +28,8 @@ export const GET: APIRoute = ({ url, locals }) => {
     truncated: window.total > from + window.shapes.length,
   })
 }
+
+export const GET = readingOnThread('shapes/index')
 
 export const POST: APIRoute = async ({ request, locals }) => {
   const draft = await readBody(request, KeptShapeDraft)
