@@ -48,6 +48,18 @@ export const DEFAULT_SETTINGS: Settings = {
   newCardsADay: 8,
 }
 
+/** The settings that are neither what they were when they were chosen nor what was chosen: somebody else has changed them. */
+export function changedSince(
+  now: Settings,
+  seen: Partial<Settings>,
+  chosen: Partial<Settings>,
+): readonly (keyof Settings)[] {
+  const isNow = (name: keyof Settings, value: unknown) => JSON.stringify(now[name]) === JSON.stringify(value)
+  return (Object.keys(seen) as (keyof Settings)[]).filter(
+    (name) => name in chosen && !isNow(name, seen[name]) && !isNow(name, chosen[name]),
+  )
+}
+
 /** A hand of the player's own reach; a medium one unless it was measured. */
 export const handOf = ({ handComfortMm }: Pick<Settings, 'handComfortMm'>): HandProfile =>
   handComfortMm === MEDIUM_HAND.comfortableMm

@@ -75,3 +75,5 @@ export type Settings = v.InferOutput<typeof Settings>
 
 export const SettingsChange = v.partial(v.strictObject(Settings.entries))
 export type SettingsChange = v.InferOutput<typeof SettingsChange>
+/** `seen`: what they were when they were chosen, where that was a while ago. */
+export const SettingsAsk = v.strictObject({ ...SettingsChange.entries, seen: v.optional(SettingsChange) })

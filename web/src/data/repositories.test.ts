@@ -128,13 +128,19 @@ test('instruments come back as they went in, a partial capo too; one of the same
 describe('settings', () => {
   test('start at their defaults and keep what is changed', () => {
     expect(book.settings.read()).toEqual(DEFAULT_SETTINGS)
-    expect(book.settings.change({ labels: 'note', volume: 30 })).toEqual({
-      ...DEFAULT_SETTINGS,
-      labels: 'note',
-      volume: 30,
-    })
-    expect(book.settings.change({ instrumentId: 3 }).instrumentId).toBe(3)
-    expect(book.settings.change({ instrumentId: null }).instrumentId).toBeNull()
+    const value = { ...DEFAULT_SETTINGS, labels: 'note', volume: 30 }
+    expect(book.settings.change({ labels: 'note', volume: 30 })).toEqual({ kind: 'done', value })
+    expect(book.settings.change({ instrumentId: 3 })).toMatchObject({ value: { instrumentId: 3 } })
+    expect(book.settings.change({ instrumentId: null })).toMatchObject({ value: { instrumentId: null } })
+  })
+  test('what was chosen a while ago is not kept over what somebody else has chosen since', () => {
+    book.settings.change({ tempo: 120 })
+    const late = book.settings.change({ tempo: 90, labels: 'note' }, { tempo: 80, labels: 'degree' })
+    expect(late).toMatchObject({ kind: 'stale', now: { tempo: 120, labels: 'degree' } })
+    expect(book.settings.read()).toEqual({ ...DEFAULT_SETTINGS, tempo: 120 })
+    // Who chose the same, or changed something else, is no other opinion.
+    expect(book.settings.change({ tempo: 120 }, { tempo: 80 })).toMatchObject({ kind: 'done' })
+    expect(book.settings.change({ volume: 30 }, { volume: 70, tempo: 80 })).toMatchObject({ kind: 'done' })
   })
   test('a value that can’t be read is at its default, and no other with it', () => {
     book.settings.change({ labels: 'note', volume: 30 })

@@ -1,10 +1,13 @@
 /** The player's settings, one row each. */
 import { inArray, sql } from 'drizzle-orm'
 import * as v from 'valibot'
-import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
-import { Settings, type SettingsChange } from '../contracts/settingsSchema.ts'
+import { changedSince, DEFAULT_SETTINGS } from '../contracts/settings.ts'
+import { Settings } from '../contracts/settingsSchema.ts'
+import type { Outcome } from './outcome.ts'
 import { settings } from './schema.ts'
 import type { Reader, Store } from './store.ts'
+
+type Changes = Partial<Settings>
 
 export type SettingsRepository = ReturnType<typeof createSettingsRepository>
 
@@ -27,8 +30,13 @@ function readSettings(within: Reader): Settings {
 export function createSettingsRepository({ read, write }: Store) {
   return {
     read: (): Settings => readSettings(read),
-    change: (changes: v.InferOutput<typeof SettingsChange>): Settings =>
+    /**
+     * @param seen What some of them were when they were chosen: where one is something else by now, nothing is kept.
+     */
+    change: (changes: Changes, seen: Changes = {}): Outcome<Settings> =>
       write((within) => {
+        const now = readSettings(within)
+        if (changedSince(now, seen, changes).length > 0) return { kind: 'stale', now }
         const entries = Object.entries(changes)
         // Nothing chosen is how every setting starts: the row goes.
         const cleared = entries.flatMap(([key, value]) => (value === null ? [key] : []))
@@ -40,7 +48,7 @@ export function createSettingsRepository({ read, write }: Store) {
             .values(rows)
             .onConflictDoUpdate({ target: settings.key, set: { value: sql`excluded.value` } })
             .run()
-        return readSettings(within)
+        return { kind: 'done', value: readSettings(within) }
       }),
   }
 }

@@ -3,12 +3,16 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
 import { givenServer } from './given.testkit.ts'
 
-const told = vi.hoisted(() => ({ problems: [] as string[] }))
+const told = vi.hoisted(() => ({
+  problems: [] as string[],
+  choices: [] as { words: string; ways: readonly (readonly [string, () => void])[] }[],
+}))
 vi.mock('./notices.ts', () => ({
   tell: {
     done: () => '',
     problem: (_: string, message: string) => told.problems.push(message),
     waits: (_: string, message: string) => told.problems.push(message),
+    choice: (words: string, ways: readonly (readonly [string, () => void])[]) => told.choices.push({ words, ways }),
     hide: () => '',
   },
 }))
@@ -22,6 +26,7 @@ beforeEach(() => {
   waitingUnder('settings').write(undefined)
   openSession(sessionOf(DEFAULT_SETTINGS, [archtop, baritone], []))
   told.problems.length = 0
+  told.choices.length = 0
 })
 afterEach(() => vi.unstubAllGlobals())
 
@@ -67,7 +72,49 @@ test('without a server a change waits in the browser with those after it, and is
   expect($session.get().settings.naming).toBe('german')
   away = false
   await sendAll()
-  expect(asked.at(-1)?.body).toEqual({ naming: 'german', tempo: 90 })
+  // With what they were when they were chosen.
+  expect(asked.at(-1)?.body).toEqual({ naming: 'german', tempo: 90, seen: { naming: 'letters', tempo: 80 } })
+  expect($waitingHere.get()).toBe(0)
+})
+
+test('what waited and was changed elsewhere meanwhile is asked about, alone, over a reload too', async () => {
+  let away = true
+  const now = { ...DEFAULT_SETTINGS, tempo: 120, volume: 10 }
+  const asked = givenServer(({ body }) => {
+    if (away) return 'no server'
+    const { seen } = body as { seen?: { tempo?: number } }
+    return seen?.tempo === 80
+      ? { status: 409, body: { error: 'changed meanwhile: tempo', now } }
+      : { status: 200, body: {} }
+  })
+  await changeSettings({ tempo: 90 })
+  await changeSettings({ naming: 'german', wishedTempo: 140 })
+  away = false
+  await sendAll()
+  // The others are kept; nobody is asked twice.
+  expect(asked.at(-1)?.body).toEqual({
+    naming: 'german',
+    wishedTempo: 140,
+    seen: { naming: 'letters', wishedTempo: 100 },
+  })
+  await sendAll()
+  expect(told.choices.map(({ words }) => words)).toEqual([
+    'Changed on another page while it waited here. tempo: 90 here, 120 there.',
+  ])
+  expect([$waitingHere.get(), $session.get().settings.tempo]).toEqual([1, 90])
+  told.choices[0]?.ways[1]?.[1]()
+  await vi.waitFor(() => expect($waitingHere.get()).toBe(0))
+  await vi.waitFor(() => expect(asked.at(-1)?.body).toEqual({ tempo: 120 }))
+  expect($session.get().settings.tempo).toBe(120)
+})
+
+test('chosen anew it holds, whoever changed it before, and nothing is asked any more', async () => {
+  let away = true
+  const asked = givenServer(() => (away ? 'no server' : { status: 200, body: {} }))
+  await changeSettings({ tempo: 90 })
+  away = false
+  await changeSettings({ tempo: 100 })
+  expect(asked.at(-1)?.body).toEqual({ tempo: 100 })
   expect($waitingHere.get()).toBe(0)
 })
 

@@ -5,7 +5,7 @@ import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import type { Player } from '@nestling/core/request'
 import { atom, computed } from 'nanostores'
 import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
-import { DEFAULT_SETTINGS, playerOf, type Settings } from '../contracts/settings.ts'
+import { changedSince, DEFAULT_SETTINGS, playerOf, type Settings } from '../contracts/settings.ts'
 import { isAway, joinSenders, sendLater, WAITS, waitingUnder } from './away.ts'
 import { call } from './http.ts'
 import { tell } from './notices.ts'
@@ -77,7 +77,18 @@ export const $player = computed($session, ({ settings, instrument, tunings }): P
   return lastPlayer
 })
 
-const waiting = waitingUnder<Partial<Settings>>('settings')
+/** What could not be sent, with what it was changed from: that another has changed it meanwhile is known by it. */
+interface Waiting {
+  readonly chosen: Partial<Settings>
+  readonly seen: Partial<Settings>
+}
+const waiting = waitingUnder<Waiting>('settings')
+const writeWaiting = (left: Waiting): void => {
+  const count = Object.keys(left.chosen).length
+  waiting.write(count === 0 ? undefined : left, count)
+}
+/** Changed by another meanwhile: they wait until the player has chosen between both, over a reload too, which asks again. */
+const asking = new Set<keyof Settings>()
 /** As the server has them: what it refuses goes back to this. */
 let kept: Settings = DEFAULT_SETTINGS
 let queue: Promise<void> = Promise.resolve()
@@ -86,6 +97,11 @@ const show = (changes: Partial<Settings>): void => {
   const { settings, instruments, tunings } = $session.get()
   $session.set(sessionOf({ ...settings, ...changes }, instruments, tunings))
 }
+type Names = readonly string[]
+const only = (settings: Partial<Settings>, is: (name: string) => boolean): Partial<Settings> =>
+  Object.fromEntries(Object.entries(settings).filter(([name]) => is(name)))
+const without = (settings: Partial<Settings>, names: Names) => only(settings, (name) => !names.includes(name))
+const those = (settings: Partial<Settings>, names: Names) => only(settings, (name) => names.includes(name))
 
 /** As the server gave them to this page. */
 export function openSession(session: Session): void {
@@ -97,49 +113,86 @@ export function openSession(session: Session): void {
 export function openWaitingSettings(): void {
   const left = waiting.read()
   if (!left) return
-  waiting.write(left, Object.keys(left).length)
-  show(left)
+  writeWaiting(left)
+  show(left.chosen)
 }
 joinSenders(async () => {
-  const left = waiting.read()
-  if (left === undefined) return true
-  await send(left)
-  return waiting.read() === undefined
+  if (waiting.read() === undefined) return true
+  return (await send({})) !== 'away'
 })
 
 /**
  * Shows a change at once. While the server is away it waits in the browser; what the server refuses goes back to what was
- * kept, unless it was changed again meanwhile, with the reason.
+ * kept, unless it was changed again meanwhile, with the reason. Chosen now it holds, whatever another has chosen before;
+ * what has waited is asked about where another has changed it meanwhile.
  */
-export function changeSettings(changes: Partial<Settings>): Promise<void> {
+export async function changeSettings(changes: Partial<Settings>): Promise<void> {
   show(changes)
-  return send(changes)
+  for (const name of Object.keys(changes)) asking.delete(name as keyof Settings)
+  await send(changes)
 }
 
 /** One after another: a later change of the same setting is the later one for the server as well. */
-function send(changes: Partial<Settings>): Promise<void> {
-  queue = queue.then(async () => {
-    const all = { ...waiting.read(), ...changes }
-    const reply = await call<Settings>('PATCH', '/api/settings', all)
-    if (reply.ok) {
-      kept = { ...kept, ...all }
-      waiting.write(undefined)
-      tellOthers('session', $session.get())
-      return
-    }
-    if (isAway(reply)) {
-      if (waiting.read() === undefined) tell.waits('The setting waits', WAITS)
-      waiting.write(all, Object.keys(all).length)
-      sendLater()
-      return
-    }
-    waiting.write(undefined)
-    const shown = $session.get().settings
-    const refused = (Object.keys(all) as (keyof Settings)[]).filter((name) => shown[name] === all[name])
-    show(Object.fromEntries(refused.map((name) => [name, kept[name]])))
-    tell.problem('Not kept', reply.message)
-  })
-  return queue
+function send(changes: Partial<Settings>): Promise<'sent' | 'away'> {
+  const sent = queue.then(() => sendNow(changes))
+  queue = sent.then(() => undefined)
+  return sent
+}
+
+async function sendNow(changes: Partial<Settings>): Promise<'sent' | 'away'> {
+  const left = waiting.read() ?? { chosen: {}, seen: {} }
+  const asked = [...asking]
+  const stays = { chosen: those(left.chosen, asked), seen: those(left.seen, asked) }
+  const all = { ...without(left.chosen, asked), ...changes }
+  const seen = without(left.seen, [...asked, ...Object.keys(changes)])
+  if (Object.keys(all).length === 0) return 'sent'
+  const body = Object.keys(seen).length === 0 ? all : { ...all, seen }
+  const reply = await call<Settings>('PATCH', '/api/settings', body)
+  if (reply.ok) {
+    kept = { ...kept, ...all }
+    writeWaiting(stays)
+    tellOthers('session', $session.get())
+    return 'sent'
+  }
+  if (isAway(reply)) {
+    if (waiting.read() === undefined) tell.waits('The setting waits', WAITS)
+    const before = those(kept, Object.keys(without(changes, Object.keys(left.chosen))))
+    writeWaiting({ chosen: { ...left.chosen, ...changes }, seen: { ...left.seen, ...before } })
+    sendLater()
+    return 'away'
+  }
+  const now = reply.now as Settings | undefined
+  const both = now === undefined ? [] : changedSince(now, seen, all)
+  if (now !== undefined && both.length > 0) {
+    kept = now
+    ask(both, those(all, both), now)
+    return sendNow(changes)
+  }
+  writeWaiting(stays)
+  const shown = $session.get().settings
+  const refused = (Object.keys(all) as (keyof Settings)[]).filter((name) => shown[name] === all[name])
+  show(Object.fromEntries(refused.map((name) => [name, kept[name]])))
+  tell.problem('Not kept', reply.message)
+  return 'sent'
+}
+
+/** `wishedTempo`: wished tempo. */
+const wordsFor = (name: string): string => name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+
+function ask(names: readonly (keyof Settings)[], mine: Partial<Settings>, now: Settings): void {
+  for (const name of names) asking.add(name)
+  const told = names.map((name) => `${wordsFor(name)}: ${String(mine[name])} here, ${String(now[name])} there`)
+  const settle = (chosen: Partial<Settings>) => {
+    const left = waiting.read()
+    // What was chosen again since is kept already.
+    const still = names.filter((name) => asking.has(name))
+    if (left) writeWaiting({ chosen: without(left.chosen, still), seen: without(left.seen, still) })
+    void changeSettings(those(chosen, still))
+  }
+  tell.choice(`Changed on another page while it waited here. ${told.join('; ')}.`, [
+    ['Keep mine', () => settle(mine)],
+    ['Leave it', () => settle(now)],
+  ])
 }
 
 export const chooseInstrument = (instrumentId: number): Promise<void> => changeSettings({ instrumentId })

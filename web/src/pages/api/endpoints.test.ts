@@ -90,13 +90,22 @@ test('the instrument in hand that is taken away is no longer chosen', async () =
       read: () => ({ ...DEFAULT_SETTINGS, instrumentId: 7 }),
       change: (change) => {
         changes.push(change)
-        return DEFAULT_SETTINGS
+        return { kind: 'done', value: DEFAULT_SETTINGS }
       },
     },
   }
   expect((await ask(removeInstrument, { params: { id: '7' }, locals })).status).toBe(204)
   expect((await ask(removeInstrument, { params: { id: '8' }, locals })).status).toBe(204)
   expect(changes).toEqual([{ instrumentId: null }])
+})
+
+test('a setting that somebody else has changed meanwhile is told as it is', async () => {
+  const change = () => ({ kind: 'stale', now: { ...DEFAULT_SETTINGS, tempo: 120 } }) as const
+  const answer = await ask(changeSettings, {
+    body: { tempo: 90, seen: { tempo: 80 } },
+    locals: { settings: { change } },
+  })
+  expect(answer).toMatchObject({ status: 409, body: { error: 'changed meanwhile: tempo', now: { tempo: 120 } } })
 })
 
 test('an instrument that there is not can’t be taken in hand', async () =>
