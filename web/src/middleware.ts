@@ -31,6 +31,11 @@ export const onRequest = defineMiddleware(async (context, next) => {
     if (told === undefined) throw error
     response = problem(told.status, told)
   }
+  // A page is worked out in pieces, each of which would be compressed and sent by itself, waiting for its turn every time.
+  if (/^text\/html/.test(response.headers.get('content-type') ?? '')) {
+    const { status, headers } = response
+    response = new Response(await response.text(), { status, headers })
+  }
   // Mantine's server-rendered style attributes can't be hashed; a hash in style-src would void 'unsafe-inline'.
   const policy = response.headers.get('content-security-policy')
   if (policy)

@@ -5,4 +5,5 @@
 export { readFingers, writeFingers } from './fingersText.ts'
 export { neckFor } from './neckFor.ts'
 export { readShape, writeShape } from './shape.ts'
+export { soundedOn } from './soundedOn.ts'
 export type { Fingers, FingersError, Shape, ShapeError, ShapeTexts } from './types.ts'

@@ -4,7 +4,7 @@ import { CATALOGUE, plainestRoot, writeSymbol } from '../chord/index.ts'
 import { COMMON_TUNINGS, writeTuning } from '../neck/index.ts'
 import { must } from '../result/index.ts'
 import { writeFrets } from '../voicing/index.ts'
-import { neckFor, readShape, writeShape } from './index.ts'
+import { neckFor, readShape, soundedOn, writeShape } from './index.ts'
 
 const STANDARD = 'E2,A2,D3,G3,B3,E4'
 const texts = { chord: 'Ebmaj7', frets: 'x6878x', tuning: STANDARD, fingers: 'x1324x' }
@@ -74,6 +74,26 @@ test('its neck is tuned like it, and under the player’s capo only when the ins
   expect(neckFor({ tuning: { ...shape.tuning, strings: shape.tuning.strings.slice(1) } }, capoed).open).toEqual([
     45, 50, 55, 59, 64,
   ])
+})
+
+describe('where a shape sounds its chord', () => {
+  const on = (chord: string, frets: string, instruments = [] as Parameters<typeof soundedOn>[1]) =>
+    soundedOn(must(readShape({ chord, frets, tuning: STANDARD })), instruments)
+  test('without a capo, or under one that is found', () => {
+    expect(on('C', 'x32010')?.neck.open[0]).toBe(40)
+    // An open C under the second fret is D; frets count from the nut.
+    expect(on('D', 'x54030')?.neck.open[0]).toBe(42)
+    expect(on('D', 'x54030')?.voicing.degrees).toEqual([null, 'R', '3', '5', 'R', '3'])
+  })
+  test('the player’s own capo comes first, over some strings too', () => {
+    const capoed = { ...neckInstrument(), capo: { fret: 2, strings: [5, 4, 3] } }
+    expect(on('E7sus4', '022200', [capoed])?.neck.open).toEqual([40, 47, 52, 57, 59, 64])
+    expect(on('C', 'x32010', [{ ...capoed, capo: { fret: 2, strings: 'all' } }])?.neck.open[0]).toBe(40)
+  })
+  test('nowhere, when it sounds another', () => {
+    expect(on('Dm7', 'x32010')).toBeUndefined()
+    expect(on('Dm7', 'x3545x')).toBeUndefined()
+  })
 })
 
 const neckInstrument = () => ({

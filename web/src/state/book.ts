@@ -1,7 +1,8 @@
 /** Keeping shapes: every change lands in the database at once, and can be taken back. */
 import { writeSymbol } from '@nestling/core/chord'
-import { neckFor, readShape, type Shape, writeShape } from '@nestling/core/shape'
-import { type Voicing, voicingOf } from '@nestling/core/voicing'
+import type { Neck } from '@nestling/core/neck'
+import { neckFor, readShape, type Shape, soundedOn, writeShape } from '@nestling/core/shape'
+import type { Voicing } from '@nestling/core/voicing'
 import type { DeletedThing, ShapeHistory } from '../contracts/book.ts'
 import type {
   BookAsk,
@@ -79,12 +80,14 @@ export async function keepAs(shape: Shape): Promise<void> {
   tell.done(`Saved to Book: ${reply.value.name}${twin ? `. The same shape is there already, as ${twin.name}` : ''}`)
 }
 
-/** A kept shape as music; `undefined` when its texts can't be read, without a voicing when it does not sound its chord. */
+/** A kept shape as music, on the player's own neck where it sounds its chord there; without a voicing where it does so nowhere. */
 export function shownShape(
   kept: Pick<KeptShape, 'chord' | 'frets' | 'tuning' | 'fingers'>,
-): { readonly shape: Shape; readonly voicing: Voicing | undefined } | undefined {
+): { readonly shape: Shape; readonly neck: Neck; readonly voicing: Voicing | undefined } | undefined {
   const read = readShape(kept)
   if (!read.ok) return undefined
   const shape = read.value
-  return { shape, voicing: voicingOf(shape.chord, shape.frets, neckFor(shape)) }
+  const { instrument, instruments } = $session.get()
+  const sounded = soundedOn(shape, [instrument, ...instruments])
+  return { shape, neck: sounded?.neck ?? neckFor(shape, instrument), voicing: sounded?.voicing }
 }

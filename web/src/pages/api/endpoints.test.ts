@@ -1,4 +1,5 @@
 /** What is kept, asked as functions; the browser tests ask over the wire. */
+import { type Instrument, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { describe, expect, test } from 'vitest'
 import { EMPTY_TRAY } from '../../contracts/progression.ts'
 import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
@@ -38,11 +39,14 @@ describe('what is no music is refused with its field and place, and nothing is k
   test.each([
     [{ ...shape, name: 'x', chord: 'Q' }, 'chord'],
     [{ ...shape, name: 'x', frets: 'xxxxxx' }, 'frets'],
+    [{ ...shape, name: 'x', chord: 'Dm7', fingers: '' }, 'chord'],
     [{ ...shape, name: 'x', fingers: '1' }, 'fingers'],
     [{ ...shape, name: '' }, 'name'],
     [{ ...shape, name: 'x', colour: 'red' }, 'colour'],
   ])('%# in a kept shape', async (body, field) =>
-    expect(await ask(addShape, { body, locals: { shapes: { add: nothingKept } } })).toMatchObject({
+    expect(
+      await ask(addShape, { body, locals: { shapes: { add: nothingKept }, instruments: { list: () => [] } } }),
+    ).toMatchObject({
       status: 400,
       body: { field },
     }),
@@ -54,9 +58,31 @@ test('a right shape is kept as it came, and answered with 201', async () => {
   const add = (draft: object) => ({ ...draft, id: 7, createdAt: '', version: 1 })
   const same = () => [{ id: 3, name: 'lift' }]
   // The same shape that is there already is told.
-  expect(await ask(addShape, { body: kept, locals: { shapes: { add, same } as Given['shapes'] & object } })).toEqual({
+  expect(
+    await ask(addShape, {
+      body: kept,
+      locals: { shapes: { add, same } as Given['shapes'] & object, instruments: { list: () => [] } },
+    }),
+  ).toEqual({
     status: 201,
     body: { ...kept, tune: null, tags: [], id: 7, createdAt: '', version: 1, same: [{ id: 3, name: 'lift' }] },
+  })
+})
+
+test('a shape is kept under a chord that it sounds: without a capo, under the player’s, or under one that is found', async () => {
+  const add = (draft: object) => ({ ...draft, id: 7, createdAt: '', version: 1 })
+  const kept = { shapes: { add, same: () => [] } as Given['shapes'] & object }
+  const put = (chord: string, frets: string, capo?: Instrument['capo']) => {
+    const own = { ...STANDARD_INSTRUMENT, capo, id: 1, version: 1 }
+    const body = { ...shape, name: 'x', chord, frets, fingers: '' }
+    return ask(addShape, { body, locals: { ...kept, instruments: { list: () => [own] } } })
+  }
+  expect((await put('D', 'x54030')).status).toBe(201)
+  expect((await put('E7sus4', '022200', { fret: 2, strings: [5, 4, 3] })).status).toBe(201)
+  // Named by what it is.
+  expect(await put('Dm7', 'x3545x')).toMatchObject({
+    status: 400,
+    body: { error: 'x3545x does not sound Dm7; expected Cmaj7, Em/C, Emaddb13/C', expected: expect.stringContaining('Cmaj7') },
   })
 })
 

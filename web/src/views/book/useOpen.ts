@@ -2,7 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { namesOf } from '@nestling/core/name'
-import { neckFor, type Shape } from '@nestling/core/shape'
+import type { Shape } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
 import type { Voicing } from '@nestling/core/voicing'
 import { useCallback, useEffect, useMemo, useState } from 'react'
@@ -70,19 +70,19 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
     }
   }, [id])
   const shown = useMemo(() => kept && shownShape(kept), [kept])
-  const { shape, voicing } = shown ?? {}
+  const { shape, neck, voicing } = shown ?? {}
   const style = useMemo(() => ({ naming: settings.naming, school: settings.symbols }), [settings.naming, settings.symbols])
   const symbol = shape ? writeSymbol(shape.chord, style) : (kept?.chord ?? '')
   const otherNames = useMemo(() => {
-    if (!shape) return []
-    const all = namesOf(shape.frets, neckFor(shape), { near: shape.chord }).map(({ chord }) => writeSymbol(chord, style))
+    if (!shape || !neck) return []
+    const all = namesOf(shape.frets, neck, { near: shape.chord }).map(({ chord }) => writeSymbol(chord, style))
     return [...new Set(all)].filter((name) => name !== symbol).slice(0, MOST_NAMES)
-  }, [shape, symbol, style])
+  }, [shape, neck, symbol, style])
   const hear = useCallback(() => {
-    if (!shape) return
+    if (!shape || !neck) return
     stop()
-    hearChords([{ notes: soundedNotes(shape.frets, neckFor(shape, player.instrument), shape.chord) }], 'strum', OWNER)
-  }, [shape, player.instrument])
+    hearChords([{ notes: soundedNotes(shape.frets, neck, shape.chord) }], 'strum', OWNER)
+  }, [shape, neck])
   const toTray = useCallback(() => {
     if (shape) void addToTray([shape])
   }, [shape])

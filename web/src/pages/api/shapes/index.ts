@@ -1,8 +1,11 @@
-import { readShape } from '@nestling/core/shape'
+import { writeSymbol } from '@nestling/core/chord'
+import { namesOf } from '@nestling/core/name'
+import { neckFor, readShape, type Shape, soundedOn } from '@nestling/core/shape'
+import { writeFrets } from '@nestling/core/voicing'
 import type { APIRoute } from 'astro'
 import * as v from 'valibot'
 import { BookAsk, KeptShapeDraft } from '../../../contracts/shape.ts'
-import { readBody, readQuery, refuse } from '../_respond.ts'
+import { readBody, readQuery, refuse, refuseWith } from '../_respond.ts'
 import { asTexts } from '../_shape.ts'
 import { readingOnThread, type Work } from '../_work.ts'
 
@@ -36,7 +39,19 @@ export const POST: APIRoute = async ({ request, locals }) => {
   if (!draft.ok) return draft.response
   const shape = readShape(draft.value)
   if (!shape.ok) return refuse(shape.error.field, shape.error)
+  if (!soundedOn(shape.value, locals.instruments.list())) return otherChord(shape.value)
   // As core writes it, so that the same shape is the same text.
   const kept = locals.shapes.add({ ...draft.value, ...asTexts(shape.value) }, new Date())
   return Response.json({ ...kept, same: locals.shapes.same(kept) }, { status: 201 })
+}
+
+/** What is accepted is true: a shape is kept under a chord that it sounds. */
+function otherChord({ chord, frets, tuning }: Shape): Response {
+  const names = namesOf(frets, neckFor({ tuning })).map((name) => writeSymbol(name.chord, { ascii: true }))
+  const expected = names.length === 0 ? 'a chord of its tones' : [...new Set(names)].slice(0, 3).join(', ')
+  return refuseWith('chord', {
+    message: `${writeFrets(frets)} does not sound ${writeSymbol(chord, { ascii: true })}; expected ${expected}`,
+    at: 0,
+    expected,
+  })
 }

@@ -2,7 +2,6 @@
 import { useElementSize } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
-import { neckFor } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
 import { lowestPressed } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
@@ -153,8 +152,8 @@ const APART_S = 1.4
 
 function playRow(shapes: readonly KeptShape[]): void {
   const sounds = shapes.flatMap((kept) => {
-    const shape = shownShape(kept)?.shape
-    return shape ? [{ notes: soundedNotes(shape.frets, neckFor(shape), shape.chord) }] : []
+    const shown = shownShape(kept)
+    return shown ? [{ notes: soundedNotes(shown.shape.frets, shown.neck, shown.shape.chord) }] : []
   })
   hearChords(sounds, 'strum', 'book-row', APART_S)
 }
