@@ -84,7 +84,9 @@ if (passphrase !== undefined) app.use(doorOf(await createGuard(passphrase), host
 app.use('/_astro', compression({ level: 9 }))
 app.use(compression())
 app.use('/_astro', express.static(join(web, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
-app.use(express.static(join(web, 'dist/client'), { index: false, redirect: false }))
+const files = express.static(join(web, 'dist/client'), { index: false, redirect: false })
+// Only files have an ending: for what is worked out the disk is not asked.
+app.use((request, response, next) => (/\.\w+$/.test(request.path) ? files(request, response, next) : next()))
 app.use((request, response, next) => {
   if (!isDecodable(request.path)) return nothingAt(request, response, 400)
   // The framework's own resizing of pictures: there are none, and nobody needs to make the server work on them.

@@ -1,5 +1,5 @@
 import { defineMiddleware } from 'astro:middleware'
-import { pageData } from './data/pageData.ts'
+import { pageDataOf } from './data/pageData.ts'
 import { repositories } from './data/repositories.ts'
 import { storageProblem } from './data/storageProblem.ts'
 import { afterOthers } from './data/turns.ts'
@@ -7,6 +7,8 @@ import { refusalOf } from './pages/api/_border.ts'
 import { unknownMethod } from './pages/api/_methods.ts'
 import { problem } from './pages/api/_respond.ts'
 import { startThreadsSoon } from './pages/api/_work.ts'
+
+let page: App.Locals['page'] | undefined
 
 const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS'])
 
@@ -21,7 +23,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   let response: Response
   try {
     const kept = repositories()
-    Object.assign(context.locals, kept, { page: () => pageData(kept) })
+    page ??= pageDataOf(kept)
+    Object.assign(context.locals, kept, { page })
     if (!READS.has(request.method)) await afterOthers()
     response = await next()
     startThreadsSoon()

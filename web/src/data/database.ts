@@ -88,6 +88,12 @@ function countForPlans(sqlite: Sqlite.Database): void {
   }
 }
 
+/** Other connections count their commits, this one the rows that it has changed. */
+export function stampOf(sqlite: Sqlite.Database): () => string {
+  const own = sqlite.prepare('select total_changes()').pluck()
+  return () => `${sqlite.pragma('data_version', { simple: true })} ${own.get()}`
+}
+
 /** A commit of nothing new: the number that programs may leave in a database's head, as it is. */
 export function probe(sqlite: Sqlite.Database): void {
   const left = sqlite.pragma('user_version', { simple: true }) as number

@@ -1,7 +1,7 @@
 /** All repositories over one database; the server opens it once. */
 import { type ChangesRepository, createChangesRepository } from './changes.ts'
 import { type Copies, createCopies } from './copies.ts'
-import { type Database, type Opened, openBeside, openDatabase, openedFolder, probe } from './database.ts'
+import { type Database, type Opened, openBeside, openDatabase, openedFolder, probe, stampOf } from './database.ts'
 import { createDeletedRepository, type DeletedRepository } from './deletedRepository.ts'
 import { createInstrumentRepository, type InstrumentRepository } from './instrumentRepository.ts'
 import { createNotebookRepository, type NotebookRepository } from './notebookRepository.ts'
@@ -55,6 +55,8 @@ export interface Served extends Repositories {
   readonly copies: Copies
   /** Throws when the database could keep nothing now: it writes, and commits, what is there already. */
   readonly probe: () => void
+  /** Another one after every change. */
+  readonly stamp: () => string
 }
 
 let served: Served | undefined
@@ -80,4 +82,5 @@ const servedOver = (opened: Opened, folder: string): Served => ({
   ...createRepositories(opened.db),
   copies: createCopies(opened, folder),
   probe: () => probe(opened.sqlite),
+  stamp: stampOf(opened.sqlite),
 })

@@ -32,7 +32,7 @@ import classes from './Shell.module.css'
 import { SoundMenu } from './SoundMenu.tsx'
 import { Titles } from './Titles.tsx'
 import { Tray } from './Tray.tsx'
-import { cssVariables, OVER_ID, theme } from './theme.ts'
+import { OVER_ID, theme } from './theme.ts'
 import { carries, useTuned } from './tuned.ts'
 import { useDragByTouch } from './useDragByTouch.ts'
 import { useFocusKept } from './useFocusKept.ts'
@@ -84,7 +84,7 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
     }
   }, [])
   return (
-    <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
+    <MantineProvider theme={theme} withCssVariables={false} defaultColorScheme="auto">
       <FacingProvider value={facing}>
         <div className={classes['frame']} data-fixed={fixed || undefined} data-alive={alive || undefined}>
           <EggPatterns />

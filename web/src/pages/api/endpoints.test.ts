@@ -82,7 +82,10 @@ test('a shape is kept under a chord that it sounds: without a capo, under the pl
   // Named by what it is.
   expect(await put('Dm7', 'x3545x')).toMatchObject({
     status: 400,
-    body: { error: 'x3545x does not sound Dm7; expected Cmaj7, Em/C, Emaddb13/C', expected: expect.stringContaining('Cmaj7') },
+    body: {
+      error: 'x3545x does not sound Dm7; expected Cmaj7, Em/C, Emaddb13/C',
+      expected: expect.stringContaining('Cmaj7'),
+    },
   })
 })
 
