@@ -234,28 +234,39 @@ function applied(within: Writer, file: NotebookRows, choices: NotebookChoices, w
     table: Table,
     how: {
       readonly add: (row: NotebookRow<Table>) => number | string
-      readonly replace?: (row: NotebookRow<Table>, twin: number) => void
+      /** @param version After it. */
+      readonly replace?: (row: NotebookRow<Table>, twin: number, version: number) => void
       readonly stands?: (row: NotebookRow<Table>, key: number | string) => void
     },
   ) => {
     const stored: ChangedTable = table === 'tray' ? 'sets' : (table as ChangedTable)
-    for (const [place, { state, twin }] of compared(table, file, here).entries()) {
+    const planned = compared(table, file, here).map(({ state, twin }, place) => {
       const row = (file[table] as readonly NotebookRow<Table>[])[place] as NotebookRow<Table>
       const key = twin === undefined ? undefined : (ids[table][twin] as number | string)
       const choice: Choice = choices.each[table]?.[String(place)] ?? (state === 'new' ? choices.fresh : choices.different)
       const isUnique = table === 'instruments' || table === 'tunings' || table === 'settings' || table === 'tray' || !LISTED.includes(table)
-      if (state === 'new' ? choice !== 'leave' : state === 'different' && choice === 'both' && !isUnique) {
+      const isAdded = state === 'new' ? choice !== 'leave' : state === 'different' && choice === 'both' && !isUnique
+      const isReplaced = !isAdded && state === 'different' && choice !== 'leave' && key !== undefined && how.replace !== undefined
+      return { row, key, isAdded, isReplaced }
+    })
+    // All at once: a question for every row would take longer than the change.
+    const before = rowsBefore(within, stored, planned.flatMap(({ key, isReplaced }) => (isReplaced && key !== undefined ? [key] : [])))
+    const versions = new Map(before.map((row) => [row[table === 'settings' ? 'key' : 'id'], Number(row['version'] ?? 0)]))
+    if (before.length > 0) stepFor(stored).before.push(...before)
+    for (const { row, key, isAdded, isReplaced } of planned) {
+      if (isAdded) {
         const added = how.add(row)
         // What a run is of can't be taken away again while something else refers to it.
         if (table !== 'materials') stepFor(stored).added.push(added)
         how.stands?.(row, added)
         if (table !== 'materials') changed++
-      } else if (state === 'different' && choice !== 'leave' && key !== undefined && how.replace) {
-        stepFor(stored).before.push(...rowsBefore(within, stored, [key]))
-        how.replace(row, key as number)
+      } else if (key !== undefined) {
+        if (isReplaced) {
+          how.replace?.(row, key as number, (versions.get(key) ?? 0) + 1)
+          changed++
+        }
         how.stands?.(row, key)
-        changed++
-      } else if (key !== undefined) how.stands?.(row, key)
+      }
     }
   }
   const inserted = (rows: readonly { readonly id: number }[]): number => {
@@ -266,7 +277,7 @@ function applied(within: Writer, file: NotebookRows, choices: NotebookChoices, w
 
   each('instruments', {
     add: ({ id: _id, ...draft }) => inserted(within.insert(instruments).values(instrumentRow(readInstrument(draft))).returning({ id: instruments.id }).all()),
-    replace: ({ id: _id, ...draft }, id) => void within.update(instruments).set({ ...instrumentRow(readInstrument(draft)), version: versionAfter(within, 'instruments', id) }).where(eq(instruments.id, id)).run(),
+    replace: ({ id: _id, ...draft }, id, version) => void within.update(instruments).set({ ...instrumentRow(readInstrument(draft)), version }).where(eq(instruments.id, id)).run(),
     stands: ({ id }, key) => instrumentAt.set(id, Number(key)),
   })
   each('tunings', {
@@ -282,7 +293,7 @@ function applied(within: Writer, file: NotebookRows, choices: NotebookChoices, w
   })
   each('tunes', {
     add: ({ id: _id, createdAt, ...draft }) => inserted(within.insert(tunes).values({ ...draft, createdAt: new Date(createdAt) }).returning({ id: tunes.id }).all()),
-    replace: ({ id: _id, createdAt: _at, ...draft }, id) => void within.update(tunes).set({ ...draft, version: versionAfter(within, 'tunes', id) }).where(eq(tunes.id, id)).run(),
+    replace: ({ id: _id, createdAt: _at, ...draft }, id, version) => void within.update(tunes).set({ ...draft, version }).where(eq(tunes.id, id)).run(),
     stands: ({ id }, key) => tuneAt.set(id, Number(key)),
   })
   const shapeRow = ({ tune, createdAt: _at, ...draft }: NotebookRow<'shapes'>) => ({
@@ -293,11 +304,11 @@ function applied(within: Writer, file: NotebookRows, choices: NotebookChoices, w
   })
   each('shapes', {
     add: (row) => inserted(within.insert(keptShapes).values({ ...shapeRow(row), createdAt: new Date(row.createdAt) }).returning({ id: keptShapes.id }).all()),
-    replace: (row, id) => void within.update(keptShapes).set({ ...shapeRow(row), version: versionAfter(within, 'shapes', id) }).where(eq(keptShapes.id, id)).run(),
+    replace: (row, id, version) => void within.update(keptShapes).set({ ...shapeRow(row), version }).where(eq(keptShapes.id, id)).run(),
   })
   each('sets', {
     add: ({ createdAt, ...texts }) => inserted(within.insert(progressions).values({ ...texts, role: 'kept', createdAt: new Date(createdAt) }).returning({ id: progressions.id }).all()),
-    replace: ({ createdAt: _at, ...texts }, id) => void within.update(progressions).set({ ...texts, version: versionAfter(within, 'sets', id) }).where(eq(progressions.id, id)).run(),
+    replace: ({ createdAt: _at, ...texts }, id, version) => void within.update(progressions).set({ ...texts, version }).where(eq(progressions.id, id)).run(),
   })
   each('tray', {
     add: (texts) => {
@@ -308,7 +319,7 @@ function applied(within: Writer, file: NotebookRows, choices: NotebookChoices, w
       within.update(progressions).set({ ...texts, version: empty.version + 1 }).where(eq(progressions.id, empty.id)).run()
       return -1
     },
-    replace: (texts, id) => void within.update(progressions).set({ ...texts, version: versionAfter(within, 'sets', id) }).where(eq(progressions.id, id)).run(),
+    replace: (texts, id, version) => void within.update(progressions).set({ ...texts, version }).where(eq(progressions.id, id)).run(),
   })
   const bodyOf = ({ title: _title, createdAt: _at, ...body }: NotebookRow<'sheets'>) => ({
     ...body,
@@ -316,7 +327,7 @@ function applied(within: Writer, file: NotebookRows, choices: NotebookChoices, w
   })
   each('sheets', {
     add: (row) => inserted(within.insert(sheets).values({ title: row.title, body: bodyOf(row), createdAt: new Date(row.createdAt) }).returning({ id: sheets.id }).all()),
-    replace: (row, id) => void within.update(sheets).set({ title: row.title, body: bodyOf(row), version: versionAfter(within, 'sheets', id) }).where(eq(sheets.id, id)).run(),
+    replace: (row, id, version) => void within.update(sheets).set({ title: row.title, body: bodyOf(row), version }).where(eq(sheets.id, id)).run(),
   })
   each('materials', {
     add: ({ id: _id, createdAt, ...row }) => inserted(within.insert(practiceMaterials).values({ ...row, createdAt: new Date(createdAt) }).returning({ id: practiceMaterials.id }).all()),
@@ -380,12 +391,3 @@ const settingRow = ({ key, value }: NotebookRow<'settings'>, instrumentAt: Reado
   key,
   value: key === 'instrumentId' ? (instrumentAt.get(Number(value)) ?? value) : value,
 })
-
-function versionAfter(
-  within: Writer,
-  table: 'instruments' | 'tunes' | 'shapes' | 'sets' | 'sheets',
-  id: number,
-): number {
-  const [row] = rowsBefore(within, table, [id])
-  return Number(row?.['version'] ?? 0) + 1
-}

@@ -12,6 +12,14 @@ import { progressionTexts } from '../../contracts/progression.ts'
 import { wordsOf } from '../../words/errors.ts'
 import { asTexts } from './_shape.ts'
 
+const reads = new WeakMap<NotebookRow<'shapes'>, ReturnType<typeof readShape>>()
+/** Whether it can be read and how it is written are two questions about one row. */
+function readOnce(row: NotebookRow<'shapes'>): ReturnType<typeof readShape> {
+  const read = reads.get(row) ?? readShape(row)
+  reads.set(row, read)
+  return read
+}
+
 /** A row that can't be taken. */
 export interface WrongRow {
   readonly table: NotebookTable
@@ -50,7 +58,7 @@ const MUSIC: { readonly [Table in NotebookTable]?: (row: NotebookRow<Table>) => 
     return undefined
   },
   shapes: (row) => {
-    const read = readShape(row)
+    const read = readOnce(row)
     return read.ok ? undefined : { field: read.error.field, why: wordsOf(read.error).message }
   },
   sets: (row) => progressionWrong(row),
@@ -75,7 +83,7 @@ const UNIQUE: { readonly [Table in NotebookTable]?: (row: NotebookRow<Table>) =>
 
 /** A shape that is typed otherwise is the same shape. */
 function canonical(row: NotebookRow<'shapes'>): NotebookRow<'shapes'> {
-  const read = readShape(row)
+  const read = readOnce(row)
   return read.ok ? { ...row, ...asTexts(read.value) } : row
 }
 
