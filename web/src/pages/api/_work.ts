@@ -1,8 +1,9 @@
 /**
  * Work that may take long is done on threads, so that it holds up nobody:
  *   request ─onThread→ a thread imports the same endpoint and asks its `work` ─→ response
- * There are two pools: one only reckons, the other reads and writes what is kept over connections of its own. A question
- * ends when its client goes or when it has taken too long; the thread that did it is given up for a new one.
+ * There are three pools: one only reckons; one looks up what is kept, quickly; one goes through all of it or changes much of
+ * it. The latter two have connections of their own, and who looks something up does not stand behind who goes through all. A
+ * question ends when its client goes or when it has taken too long; the thread that did it is given up for a new one.
  */
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
@@ -32,18 +33,12 @@ export type Reckoning =
   | 'path'
   | 'run'
   | 'voicings'
-/** Those that go through much of what is kept, and those that change much of it. */
-export type Reading =
-  | 'book'
-  | 'log/index'
-  | 'log/summary'
-  | 'notebook/index'
-  | 'notebook/preview'
-  | 'shapes.csv'
-  | 'shapes/index'
-  | 'tunes/[id].[format]'
+/** Those that pages ask for what they show. */
+export type Looking = 'book' | 'log/summary' | 'shapes/index'
+/** Those that go through all that is kept, and those that change much of it. */
+export type Reading = 'log/index' | 'notebook/index' | 'notebook/preview' | 'shapes.csv' | 'tunes/[id].[format]'
 export type Writing = 'changes/[id]/undo' | 'copies/[id]/restore' | 'notebook/apply' | 'shapes/many'
-export type WorkName = Reckoning | Reading | Writing
+export type WorkName = Reckoning | Looking | Reading | Writing
 
 export interface WorkAsked {
   readonly name: WorkName
@@ -61,14 +56,18 @@ export interface WorkDone {
 }
 
 /** Longer than any question that is within the limits; who waits that long is better told. */
-const MOST_MS = { reckoning: 8000, keeping: 60_000 } as const
-const NARROWER = { reckoning: 'fewer strings, frets or chords', keeping: 'less at once' } as const
+const MOST_MS = { reckoning: 8000, looking: 8000, keeping: 60_000 } as const
+const NARROWER = {
+  reckoning: 'fewer strings, frets or chords',
+  looking: 'less at once',
+  keeping: 'less at once',
+} as const
 /** More than these wait for nobody. */
 const MOST_WAITING = 64
 const MOST_THREADS = 4
 
 type PoolName = keyof typeof MOST_MS
-const POOLS: readonly PoolName[] = ['reckoning', 'keeping']
+const POOLS: readonly PoolName[] = ['reckoning', 'looking', 'keeping']
 type Pool = Piscina<WorkAsked, WorkDone>
 
 /** Told by the server where it was built; from its sources while Nestling is worked on. */
@@ -81,8 +80,9 @@ function started(name: PoolName): Pool {
   if (going) return going
   const begun: Pool = new Piscina({
     filename: threadFile(),
-    minThreads: 1,
-    maxThreads: name === 'keeping' ? 2 : Math.min(MOST_THREADS, Math.max(2, availableParallelism() - 1)),
+    // What is seldom asked begins when it is.
+    minThreads: name === 'keeping' ? 0 : 1,
+    maxThreads: name !== 'reckoning' ? 2 : Math.min(MOST_THREADS, Math.max(2, availableParallelism() - 1)),
     maxQueue: MOST_WAITING,
     idleTimeout: 60_000,
     // The server's own loader of sources is not for threads that were built.
@@ -114,6 +114,7 @@ export async function endThreads(): Promise<void> {
 }
 
 export const onThread = (name: Reckoning): APIRoute => routeTo('reckoning', name)
+export const lookingOnThread = (name: Looking) => routeTo('looking', name)
 export const readingOnThread = (name: Reading) => routeTo('keeping', name)
 /** One writes at a time, to its end even when its client has gone: who goes did not say that nothing should be kept. */
 export const writingOnThread = (name: Writing): APIRoute => routeTo('keeping', name, inTurn)

@@ -1,7 +1,7 @@
 import { bookContents } from '../../data/bookContents.ts'
-import { readingOnThread, type Work } from './_work.ts'
+import { lookingOnThread, type Work } from './_work.ts'
 
 /** `GET /api/book`: what the Book holds, shapes aside; those are at `/api/shapes`. */
 export const work: Work = ({ locals }) => Response.json(bookContents(locals))
 
-export const GET = readingOnThread('book')
+export const GET = lookingOnThread('book')

@@ -7,7 +7,7 @@ import * as v from 'valibot'
 import { BookAsk, KeptShapeDraft } from '../../../contracts/shape.ts'
 import { readBody, readQuery, refuse, refuseWith } from '../_respond.ts'
 import { asTexts } from '../_shape.ts'
-import { readingOnThread, type Work } from '../_work.ts'
+import { lookingOnThread, type Work } from '../_work.ts'
 
 const MOST_LISTED = 500
 const place = (least: number, most: number) =>
@@ -32,7 +32,7 @@ export const work: Work = ({ url, locals }) => {
   })
 }
 
-export const GET = readingOnThread('shapes/index')
+export const GET = lookingOnThread('shapes/index')
 
 export const POST: APIRoute = async ({ request, locals }) => {
   const draft = await readBody(request, KeptShapeDraft)
