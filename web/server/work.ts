@@ -13,6 +13,7 @@ const WORKS: Readonly<Record<WorkName, () => Promise<{ readonly work: Work }>>> 
   book: () => import('../src/pages/api/book.ts'),
   'changes/[id]/undo': () => import('../src/pages/api/changes/[id]/undo.ts'),
   check: () => import('../src/pages/api/check.ts'),
+  'copies/index': () => import('../src/pages/api/copies/index.ts'),
   'copies/[id]/restore': () => import('../src/pages/api/copies/[id]/restore.ts'),
   key: () => import('../src/pages/api/key.ts'),
   lane: () => import('../src/pages/api/lane.ts'),

@@ -37,7 +37,7 @@ export type Reckoning =
 export type Looking = 'book' | 'log/summary' | 'shapes/index'
 /** Those that go through all that is kept, and those that change much of it. */
 export type Reading = 'log/index' | 'notebook/index' | 'notebook/preview' | 'shapes.csv' | 'tunes/[id].[format]'
-export type Writing = 'changes/[id]/undo' | 'copies/[id]/restore' | 'notebook/apply' | 'shapes/many'
+export type Writing = 'changes/[id]/undo' | 'copies/index' | 'copies/[id]/restore' | 'notebook/apply' | 'shapes/many'
 export type WorkName = Reckoning | Looking | Reading | Writing
 
 export interface WorkAsked {
@@ -65,6 +65,8 @@ const NARROWER = {
 /** More than these wait for nobody. */
 const MOST_WAITING = 64
 const MOST_THREADS = 4
+/** A page asks for two things at once; what is seldom asked begins when it is. */
+const LEAST_THREADS = { reckoning: 1, looking: 2, keeping: 0 } as const
 
 type PoolName = keyof typeof MOST_MS
 const POOLS: readonly PoolName[] = ['reckoning', 'looking', 'keeping']
@@ -80,8 +82,7 @@ function started(name: PoolName): Pool {
   if (going) return going
   const begun: Pool = new Piscina({
     filename: threadFile(),
-    // What is seldom asked begins when it is.
-    minThreads: name === 'keeping' ? 0 : 1,
+    minThreads: LEAST_THREADS[name],
     maxThreads: name !== 'reckoning' ? 2 : Math.min(MOST_THREADS, Math.max(2, availableParallelism() - 1)),
     maxQueue: MOST_WAITING,
     idleTimeout: 60_000,
