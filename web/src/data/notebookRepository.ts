@@ -252,7 +252,7 @@ function applied(within: Writer, file: NotebookRows, choices: NotebookChoices, w
     // All at once: a question for every row would take longer than the change.
     const before = rowsBefore(within, stored, planned.flatMap(({ key, isReplaced }) => (isReplaced && key !== undefined ? [key] : [])))
     const versions = new Map(before.map((row) => [row[table === 'settings' ? 'key' : 'id'], Number(row['version'] ?? 0)]))
-    if (before.length > 0) stepFor(stored).before.push(...before)
+    for (const row of before) stepFor(stored).before.push(row)
     for (const { row, key, isAdded, isReplaced } of planned) {
       if (isAdded) {
         const added = how.add(row)

@@ -108,6 +108,17 @@ test('what waited and was changed elsewhere meanwhile is asked about, alone, ove
   expect($session.get().settings.tempo).toBe(120)
 })
 
+test('what an earlier version of the page left waiting is shown and sent', async () => {
+  const asked = givenServer(() => ({ status: 200, body: {} }))
+  const left = new Map([['nestling.waiting.settings', '{"tempo":90}']])
+  vi.stubGlobal('localStorage', { getItem: (key: string) => left.get(key) ?? null, setItem: (key: string, text: string) => left.set(key, text), removeItem: (key: string) => left.delete(key) }) // biome-ignore format: a storage
+  openWaitingSettings()
+  expect($session.get().settings.tempo).toBe(90)
+  await sendAll()
+  expect(asked.map(({ body }) => body)).toEqual([{ tempo: 90 }])
+  expect($waitingHere.get()).toBe(0)
+})
+
 test('chosen anew it holds, whoever changed it before, and nothing is asked any more', async () => {
   let away = true
   const asked = givenServer(() => (away ? 'no server' : { status: 200, body: {} }))

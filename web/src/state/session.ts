@@ -82,7 +82,12 @@ interface Waiting {
   readonly chosen: Partial<Settings>
   readonly seen: Partial<Settings>
 }
-const waiting = waitingUnder<Waiting>('settings')
+const waiting = waitingUnder<Waiting | Partial<Settings>>('settings')
+/** An earlier version kept them without what they were changed from. */
+function readWaiting(): Waiting | undefined {
+  const left = waiting.read()
+  return left === undefined || 'chosen' in left ? left : { chosen: left, seen: {} }
+}
 const writeWaiting = (left: Waiting): void => {
   const count = Object.keys(left.chosen).length
   waiting.write(count === 0 ? undefined : left, count)
@@ -111,7 +116,7 @@ export function openSession(session: Session): void {
 
 /** In the browser, once: what an earlier page could not send is shown and sent. */
 export function openWaitingSettings(): void {
-  const left = waiting.read()
+  const left = readWaiting()
   if (!left) return
   writeWaiting(left)
   show(left.chosen)
@@ -140,7 +145,7 @@ function send(changes: Partial<Settings>): Promise<'sent' | 'away'> {
 }
 
 async function sendNow(changes: Partial<Settings>): Promise<'sent' | 'away'> {
-  const left = waiting.read() ?? { chosen: {}, seen: {} }
+  const left = readWaiting() ?? { chosen: {}, seen: {} }
   const asked = [...asking]
   const stays = { chosen: those(left.chosen, asked), seen: those(left.seen, asked) }
   const all = { ...without(left.chosen, asked), ...changes }
@@ -183,7 +188,7 @@ function ask(names: readonly (keyof Settings)[], mine: Partial<Settings>, now: S
   for (const name of names) asking.add(name)
   const told = names.map((name) => `${wordsFor(name)}: ${String(mine[name])} here, ${String(now[name])} there`)
   const settle = (chosen: Partial<Settings>) => {
-    const left = waiting.read()
+    const left = readWaiting()
     // What was chosen again since is kept already.
     const still = names.filter((name) => asking.has(name))
     if (left) writeWaiting({ chosen: without(left.chosen, still), seen: without(left.seen, still) })
