@@ -15,7 +15,7 @@ import type {
 import { call, type Reply } from './http.ts'
 import { tell } from './notices.ts'
 import { keepOrWait } from './outbox.ts'
-import { $session } from './session.ts'
+import { $session, type Session } from './session.ts'
 
 type Draft = Omit<KeptShapeDraft, 'tune' | 'tags'> & Partial<Pick<KeptShapeDraft, 'tune' | 'tags'>>
 export type ShapeChange = Partial<Pick<KeptShape, 'name' | 'note' | 'tune' | 'tags'>>
@@ -83,11 +83,11 @@ export async function keepAs(shape: Shape): Promise<void> {
 /** A kept shape as music, on the player's own neck where it sounds its chord there; without a voicing where it does so nowhere. */
 export function shownShape(
   kept: Pick<KeptShape, 'chord' | 'frets' | 'tuning' | 'fingers'>,
+  { instrument, instruments }: Pick<Session, 'instrument' | 'instruments'> = $session.get(),
 ): { readonly shape: Shape; readonly neck: Neck; readonly voicing: Voicing | undefined } | undefined {
   const read = readShape(kept)
   if (!read.ok) return undefined
   const shape = read.value
-  const { instrument, instruments } = $session.get()
   const sounded = soundedOn(shape, [instrument, ...instruments])
   return { shape, neck: sounded?.neck ?? neckFor(shape, instrument), voicing: sounded?.voicing }
 }

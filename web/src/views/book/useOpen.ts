@@ -2,6 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { namesOf } from '@nestling/core/name'
+import type { Neck } from '@nestling/core/neck'
 import type { Shape } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
 import type { Voicing } from '@nestling/core/voicing'
@@ -21,6 +22,8 @@ import type { BookState } from './useBook.ts'
 export interface OpenShape {
   readonly kept: KeptShape | undefined
   readonly shape: Shape | undefined
+  /** Where it sounds its chord: the player’s own neck, if it does there. */
+  readonly neck: Neck | undefined
   readonly voicing: Voicing | undefined
   readonly symbol: string
   /** What else it is called, best first, without its own name. */
@@ -40,7 +43,8 @@ const MOST_NAMES = 4
 
 export function useOpen({ plan, shapes }: BookState): OpenShape {
   const player = useStore($player)
-  const { settings } = useStore($session)
+  const session = useStore($session)
+  const { settings } = session
   const { open } = plan
   const inList = useMemo(() => {
     const all = [...shapes.values()]
@@ -69,7 +73,7 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
       clearTimeout(waiting)
     }
   }, [id])
-  const shown = useMemo(() => kept && shownShape(kept), [kept])
+  const shown = useMemo(() => kept && shownShape(kept, session), [kept, session])
   const { shape, neck, voicing } = shown ?? {}
   const style = useMemo(() => ({ naming: settings.naming, school: settings.symbols }), [settings.naming, settings.symbols])
   const symbol = shape ? writeSymbol(shape.chord, style) : (kept?.chord ?? '')
@@ -88,9 +92,9 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
   }, [shape])
   return useMemo(
     () => ({
-      kept, shape, voicing, symbol, otherNames, history: history?.of === id ? history?.value : undefined, href: shape && toBuild(shape, player), practiseHref: shape && toPractice([shape], player, kept?.name),
+      kept, shape, neck, voicing, symbol, otherNames, history: history?.of === id ? history?.value : undefined, href: shape && toBuild(shape, player), practiseHref: shape && toPractice([shape], player, kept?.name),
       sheetHref: shape && toSheet(shapesBlock([{ shape, name: kept?.name ?? '', note: kept?.note ?? '' }])), hear, toTray, spoken: kept ? `${symbol}, ${kept.name}, ${kept.frets}` : '',
     }),
-    [kept, shape, voicing, symbol, otherNames, history, id, player, hear, toTray],
+    [kept, shape, neck, voicing, symbol, otherNames, history, id, player, hear, toTray],
   ) // biome-ignore format: a list
 } // biome-ignore format: hooks

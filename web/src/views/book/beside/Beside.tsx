@@ -3,7 +3,6 @@ import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { handOn, reachMm } from '@nestling/core/hand'
 import { tuningLetters, writeTuning } from '@nestling/core/neck'
-import { neckFor } from '@nestling/core/shape'
 import { useState } from 'react'
 import { addressOfTune } from '../../../contracts/tuneAddresses.ts'
 import { Choice } from '../../../controls/Choice.tsx'
@@ -19,12 +18,11 @@ import type { OpenShape } from '../useOpen.ts'
 import classes from './Beside.module.css'
 
 export function Beside({ state, open }: { readonly state: BookState; readonly open: OpenShape }) {
-  const { kept, shape, voicing, symbol } = open
+  const { kept, shape, neck, voicing, symbol } = open
   const { settings, instrument } = useStore($session)
   const player = useStore($player)
   const [isNaming, setNaming] = useState(false)
   if (!kept) return <p className={classes['none']}>A shape that is opened stands here, with its history.</p>
-  const neck = shape && neckFor(shape, player.instrument)
   const fingering = shape && neck ? (handOn(neck, player.hand, { thumb: player.thumb }).bestFingering(shape.frets)) : undefined
   const window = windowOf([kept.frets]) ?? { from: 1, to: 12 }
   const tune = state.contents.tunes.find(({ id }) => id === kept.tune)
