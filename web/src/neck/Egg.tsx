@@ -20,6 +20,10 @@ const SMALL = 12
 /** Smaller letters can't be read from a music stand. */
 const LEAST_TEXT = 10
 
+/** Of a label in an egg of half length `size`: as large as there is room. */
+export const labelSize = (label: string, size: number): number =>
+  Math.max(LEAST_TEXT, Math.min(size * (size > SMALL ? 0.82 : 0.95), (size * 2.76) / Math.max(1.6, [...label].length)))
+
 /** A tone: a small tilted oval whose filling tells how much it matters. */
 export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved = false }: EggProps) {
   const weight = toneWeight(degree)
@@ -33,15 +37,7 @@ export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 
         <ellipse {...shape} rx={size - 3.6} ry={height - 3.4} className={classes['innerRim']} />
       )}
       {label !== undefined && label !== '' && (
-        <text
-          x={x}
-          y={y + size * 0.28}
-          fontSize={Math.max(
-            LEAST_TEXT,
-            Math.min(size * (size > SMALL ? 0.82 : 0.95), (size * 2.76) / Math.max(1.6, [...label].length)),
-          )}
-          className={classes['label']}
-        >
+        <text x={x} y={y + size * 0.28} fontSize={labelSize(label, size)} className={classes['label']}>
           {label}
         </text>
       )}

@@ -1,6 +1,7 @@
 /** Many small eggs as few paths, one for each weight: a sheet of hundreds is laid out and painted in a frame. */
 import { type Degree, type ToneWeight, toneWeight } from '@nestling/core/pitch'
 import { memo } from 'react'
+import { labelSize } from './Egg.tsx'
 import classes from './neck.module.css'
 
 export interface ManyEgg {
@@ -15,7 +16,7 @@ export interface ManyEggsProps {
   readonly eggs: readonly ManyEgg[]
   /** Half an egg's length. */
   readonly size: number
-  readonly kind?: 'sounding' | 'ghost'
+  readonly kind?: 'sounding' | 'stone' | 'ghost'
   /** Empty for none. */
   readonly labelOf?: ((degree: Degree) => string) | undefined
 }
@@ -51,9 +52,8 @@ export const ManyEggs = memo(function ManyEggs({ eggs, size, kind = 'sounding', 
           <text className={classes['label']}>
             {these.map(({ x, y, degree }, index) => {
               const label = labelOf(degree)
-              const fontSize = Math.min(size * 0.95, (size * 2.6) / Math.max(1.6, [...label].length))
               return (
-                <tspan key={index} x={x} y={y + size * 0.3} fontSize={fontSize}>
+                <tspan key={index} x={x} y={y + size * 0.3} fontSize={labelSize(label, size)}>
                   {label}
                 </tspan>
               )

@@ -8,6 +8,7 @@ import { degreeSign } from '../words/degrees.ts'
 import { Board, type BoardProps, Strings } from './Board.tsx'
 import { Egg } from './Egg.tsx'
 import type { NeckLayout } from './layout.ts'
+import { type ManyEgg, ManyEggs } from './ManyEggs.tsx'
 import classes from './neck.module.css'
 
 /** A tone on a string, ready to be drawn. */
@@ -91,35 +92,26 @@ const Stones = memo(function Stones({
   readonly frets: Frets | undefined
 }) {
   const taken = new Set(frets?.map((fret, string) => `${string}:${fret}`))
-  // Keyed by place in the row: another chord moves the eggs that are there instead of making new ones.
-  return stones.map((stone, index) => (
-    <g key={index} data-testid="stone">
-      <Thread frets={stone.frets} layout={layout} />
-      {stone.frets.map((fret, string) => {
-        const place = `${string}:${fret}`
-        if (fret === null || fret > layout.lastFret || taken.has(place)) return null
-        taken.add(place)
-        const degree = stone.degrees[string] ?? 'R'
-        return (
-          <Egg
-            key={string}
-            kind="stone"
-            size={Math.min(12, layout.rowHeight * 0.4)}
-            x={layout.tipX(fret)}
-            y={layout.stringY(string)}
-            degree={degree}
-            label={degreeSign(degree)}
-          />
-        )
-      })}
+  const eggs = stones.flatMap((stone) =>
+    stone.frets.flatMap((fret, string): readonly ManyEgg[] => {
+      const place = `${string}:${fret}`
+      if (fret === null || fret > layout.lastFret || taken.has(place)) return []
+      taken.add(place)
+      return [{ x: layout.tipX(fret), y: layout.stringY(string), degree: stone.degrees[string] ?? 'R' }]
+    }),
+  )
+  return (
+    <g data-testid="stones">
+      <path d={stones.map((stone) => threadOf(stone.frets, layout)).join('')} className={classes['thread']} />
+      <ManyEggs eggs={eggs} size={Math.min(12, layout.rowHeight * 0.4)} kind="stone" labelOf={degreeSign} />
     </g>
-  ))
+  )
 })
 
 /** A thin line through the tones of one inversion, string by string: they say that they belong together. */
-function Thread({ frets, layout }: { readonly frets: Frets; readonly layout: NeckLayout }) {
+function threadOf(frets: Frets, layout: NeckLayout): string {
   const points = frets.flatMap((fret, string) =>
-    fret === null || fret > layout.lastFret ? [] : [`${layout.tipX(fret)},${layout.stringY(string)}`],
+    fret === null || fret > layout.lastFret ? [] : [`${layout.tipX(fret)} ${layout.stringY(string)}`],
   )
-  return <polyline points={points.join(' ')} className={classes['thread']} />
+  return points.length > 0 ? `M${points.join('L')}` : ''
 }

@@ -1,11 +1,12 @@
 /** Every shape as its own reach: a bar from its lowest to its highest fingertip, with bass egg, order of tones and mm. */
 import { handVerdict } from '@nestling/core/hand'
+import { toneWeight } from '@nestling/core/pitch'
 import { type Voicing, voicingReader } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
 import { useOneStop } from '../../../controls/useOneStop.ts'
 import { useSettled } from '../../../controls/useSettled.ts'
-import { Egg } from '../../../neck/Egg.tsx'
 import type { NeckLayout } from '../../../neck/layout.ts'
+import wordEgg from '../../../neck/wordEgg.module.css'
 import { neckIn, takeShape, type WorkbenchState } from '../../../state/workbench/index.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
 import { verdictWords } from '../../../words/hand.ts'
@@ -127,7 +128,8 @@ const BarButton = memo(function BarButton({
   return (
     <button
       type="button"
-      className={classes['bar']}
+      className={`${wordEgg['egg']} ${classes['bar']}`}
+      data-weight={toneWeight(shape.bass === 'foreign' ? '9' : shape.bass)}
       style={{ left: percent(left), width: percent(width) }}
       aria-pressed={now}
       aria-label={spoken}
@@ -138,11 +140,8 @@ const BarButton = memo(function BarButton({
       data-refused={!shape.playable || undefined}
       data-same={isSame || undefined}
     >
-      <svg width="18" height="14" viewBox="0 0 18 14" aria-hidden="true">
-        <Egg x={9} y={7} size={7} degree={shape.bass === 'foreign' ? '9' : shape.bass} />
-      </svg>
       {isSame && <em title="the very same pitches">=</em>}
-      {width >= EGG_ONLY && <b>{order}</b>}
+      {width >= EGG_ONLY && order}
       {width >= WITH_MM && <small>{mm} mm</small>}
     </button>
   )
