@@ -1,4 +1,6 @@
 import { createHash } from 'node:crypto'
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import node from '@astrojs/node'
 import react from '@astrojs/react'
 import { ColorSchemeScript } from '@mantine/core'
@@ -25,10 +27,36 @@ const pagesOfViews: AstroIntegration = {
   },
 }
 
+/** What each script of a page imports, and what that imports: a page names them all at once (`shell/preloads.ts`). */
+const importsOfScripts: AstroIntegration = {
+  name: 'imports-of-scripts',
+  hooks: {
+    'astro:build:setup': ({ target, updateConfig }) => {
+      if (target === 'client') updateConfig({ plugins: [{ name: 'imports-of-scripts', writeBundle: writeImports }] })
+    },
+  },
+}
+
+function writeImports(
+  { dir = '' }: { readonly dir?: string | undefined },
+  bundle: Readonly<Record<string, unknown>>,
+): void {
+  const chunks = bundle as Readonly<
+    Record<string, { readonly isEntry?: boolean; readonly imports?: readonly string[] }>
+  >
+  const allFrom = (file: string, seen = new Set<string>()): ReadonlySet<string> => {
+    for (const one of chunks[file]?.imports ?? []) if (!seen.has(one)) allFrom(one, seen.add(one))
+    return seen
+  }
+  const entries = Object.keys(chunks).filter((file) => chunks[file]?.isEntry)
+  const imports = Object.fromEntries(entries.map((file) => [`/${file}`, [...allFrom(file)].map((one) => `/${one}`)]))
+  writeFileSync(join(dir, '..', 'imports.json'), JSON.stringify(imports))
+}
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
-  integrations: [react(), pagesOfViews],
+  integrations: [react(), pagesOfViews, importsOfScripts],
   devToolbar: { enabled: false },
   server: { host: '127.0.0.1', port: Number(process.env['PORT'] ?? 4321) },
   // Our own border checks every write, and answers in its own form.

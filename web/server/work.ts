@@ -1,7 +1,7 @@
 /** A thread of the pool: a question comes in, the endpoint's own work is asked, its answer goes out. */
 import { gzipSync } from 'node:zlib'
 import { move, transferableSymbol, valueSymbol } from 'piscina'
-import { pageDataOf } from '../src/data/pageData.ts'
+import { oftenAsked } from '../src/data/pageData.ts'
 import { repositoriesBeside } from '../src/data/repositories.ts'
 import { storageProblem } from '../src/data/storageProblem.ts'
 import { problem } from '../src/pages/api/_respond.ts'
@@ -38,7 +38,7 @@ let kept: App.Locals | undefined
 function locals(): App.Locals {
   if (kept === undefined) {
     const beside = repositoriesBeside()
-    kept = { ...beside, page: pageDataOf(beside) }
+    kept = { ...beside, ...oftenAsked(beside) }
   }
   return kept
 }

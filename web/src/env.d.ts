@@ -3,5 +3,7 @@ declare namespace App {
   interface Locals extends Served {
     /** What every page is given. */
     readonly page: () => import('./state/page.ts').PageData
+    /** What the Book holds. */
+    readonly contents: () => import('./contracts/book.ts').BookContents
   }
 }

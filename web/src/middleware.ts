@@ -1,5 +1,5 @@
 import { defineMiddleware } from 'astro:middleware'
-import { pageDataOf } from './data/pageData.ts'
+import { oftenAsked } from './data/pageData.ts'
 import { repositories } from './data/repositories.ts'
 import { storageProblem } from './data/storageProblem.ts'
 import { afterOthers } from './data/turns.ts'
@@ -7,8 +7,9 @@ import { refusalOf } from './pages/api/_border.ts'
 import { unknownMethod } from './pages/api/_methods.ts'
 import { problem } from './pages/api/_respond.ts'
 import { startThreadsSoon } from './pages/api/_work.ts'
+import { withPreloads } from './shell/preloads.ts'
 
-let page: App.Locals['page'] | undefined
+let often: ReturnType<typeof oftenAsked> | undefined
 
 const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS'])
 
@@ -23,8 +24,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   let response: Response
   try {
     const kept = repositories()
-    page ??= pageDataOf(kept)
-    Object.assign(context.locals, kept, { page })
+    often ??= oftenAsked(kept)
+    Object.assign(context.locals, kept, often)
     if (!READS.has(request.method)) await afterOthers()
     response = await next()
     startThreadsSoon()
@@ -37,7 +38,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   // A page is worked out in pieces, each of which would be compressed and sent by itself, waiting for its turn every time.
   if (/^text\/html/.test(response.headers.get('content-type') ?? '')) {
     const { status, headers } = response
-    response = new Response(await response.text(), { status, headers })
+    response = new Response(withPreloads(await response.text()), { status, headers })
   }
   // Mantine's server-rendered style attributes can't be hashed; a hash in style-src would void 'unsafe-inline'.
   const policy = response.headers.get('content-security-policy')

@@ -87,17 +87,22 @@ const lettersOnly = (text: string): string =>
     .replaceAll('♭', 'b')
     .replace(/[^a-z#]/g, '')
 
+/** What players say comes before the names in the table; of two tunings of one name the first is meant. */
+const BY_LETTERS: ReadonlyMap<string, Tuning> = new Map(
+  [
+    ...COMMON_TUNINGS.map((one) => [one.name, one] as const),
+    ...Object.entries(SPOKEN).map(([said, name]) => [said, COMMON_TUNINGS.find((one) => one.name === name)] as const),
+  ].flatMap(([name, one]) => (one ? [[lettersOnly(name), one] as const] : [])),
+)
+const BY_PITCHES: ReadonlyMap<string, Tuning> = new Map(COMMON_TUNINGS.map((one) => [writeTuning(one), one]))
+
 /** Reads a tuning by the name that it has here (`standard`, `dadgad`, `all fourths`), as players say it (`open G`), or by its pitches. */
 export function readKnownTuning(
   text: string,
   options: { readonly systems?: readonly NamingSystem[] } = {},
 ): Result<Tuning, TuningError> {
-  const wanted = lettersOnly(text)
-  const spoken = Object.entries(SPOKEN).find(([said]) => lettersOnly(said) === wanted)?.[1]
-  const known = COMMON_TUNINGS.find((one) => one.name === spoken || lettersOnly(one.name) === wanted)
+  const known = BY_LETTERS.get(lettersOnly(text))
   if (known && !/\d/.test(text)) return ok(known)
   const read = readTuning(text, options)
-  if (!read.ok) return read
-  const same = COMMON_TUNINGS.find((one) => writeTuning(one) === writeTuning(read.value))
-  return ok(same ?? read.value)
+  return read.ok ? ok(BY_PITCHES.get(writeTuning(read.value)) ?? read.value) : read
 }

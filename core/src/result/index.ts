@@ -28,3 +28,5 @@ export function must<T>(result: Result<T, { readonly code: string; readonly text
   if (!result.ok) throw new Error(`${result.error.code}: ${result.error.text ?? ''}`)
   return result.value
 }
+
+export { remembered } from './remembered.ts'

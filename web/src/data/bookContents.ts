@@ -1,6 +1,7 @@
 /** What the Book holds, for its first page: counts, and everything that is not a shape. */
 import { readChartHead } from '@nestling/core/chart'
 import { writeKey } from '@nestling/core/key'
+import { remembered } from '@nestling/core/result'
 import { writeMetre } from '@nestling/core/time'
 import { type BookContents, TUNE_CHORDS_SHOWN } from '../contracts/book.ts'
 import type { Repositories } from './repositories.ts'
@@ -9,20 +10,11 @@ const MOST_TUNES = 1000
 const MOST_SETS = 300
 const MOST_SHEETS = 300
 
-/** What is told of a tune, by its address: it is read once, however often the Book is opened. */
-const about = new Map<string, string>()
-const MOST_REMEMBERED = 2 * MOST_TUNES
-function aboutOf(query: string): string {
-  const known = about.get(query)
-  if (known !== undefined) return known
+/** What is told of a tune, by its address. */
+const aboutOf = remembered((query) => {
   const { metre, style, key } = readChartHead(new URLSearchParams(query).get('chart') ?? '')
-  const words = [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])].join(
-    ' · ',
-  )
-  if (about.size >= MOST_REMEMBERED) about.clear()
-  about.set(query, words)
-  return words
-}
+  return [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])].join(' · ')
+}, 2 * MOST_TUNES)
 
 export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories, 'shapes' | 'tunes' | 'sets' | 'sheets'>): BookContents {
   const { total, groups } = shapes.window({ find: '', by: 'tune' }, 0, 0)

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, expect, test } from 'vitest'
 import { openBeside, openDatabase, stampOf } from './database.ts'
-import { pageDataOf } from './pageData.ts'
+import { oftenAsked } from './pageData.ts'
 import { createRepositories, type Served } from './repositories.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'nestling-page-'))
@@ -20,7 +20,7 @@ afterAll(() => {
 
 test('the same between changes; new after one’s own, after another connection’s, after a setting that is cleared', () => {
   const kept = createRepositories(opened.db)
-  const page = pageDataOf({ ...kept, stamp: stampOf(opened.sqlite) } as Served)
+  const { page, contents } = oftenAsked({ ...kept, stamp: stampOf(opened.sqlite) } as Served)
   const first = page()
   expect(page()).toBe(first)
   kept.settings.change({ tempo: 96 })
@@ -33,4 +33,10 @@ test('the same between changes; new after one’s own, after another connection�
   const last = page()
   expect(kept.settings.change({ tempo: 70 }, { tempo: 80 })).toMatchObject({ kind: 'stale' })
   expect(page()).toEqual(last)
+  const before = contents()
+  expect(contents()).toBe(before)
+  createRepositories(beside.db).shapes.add({
+    name: 'Fm9', chord: 'Fm9', frets: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4', fingers: '', note: '', tune: null, tags: [],
+  }, new Date()) // biome-ignore format: a shape
+  expect(contents().shapes).toBe(before.shapes + 1)
 })

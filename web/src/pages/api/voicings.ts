@@ -14,7 +14,7 @@ import { onThread, type Work } from './_work.ts'
 const MOST_STEPS = 20_000_000
 const MOST_ROWS = 20_000
 /** For the search, and with telling what was found. */
-const MOST_MS = { search: 350, all: 650 } as const
+const MOST_MS = { search: 300, all: 450 } as const
 const untilOver = (ms: number) => {
   const ends = performance.now() + ms
   return () => performance.now() > ends

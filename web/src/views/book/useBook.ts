@@ -18,7 +18,7 @@ import { type Params, readBook, writeBook } from './address.ts'
 import type { BookPlan } from './types.ts'
 
 /** As many shapes come at once. */
-export const WINDOW = 120
+export const WINDOW = 60
 const FIND_AFTER_MS = 120
 
 export interface BookState {

@@ -57,7 +57,7 @@ export function List({ state, open }: { readonly state: BookState; readonly open
     estimateSize: (index) => HEIGHTS[(lines[index] as Line).kind],
     // A line keeps its measured height whatever stands above it now.
     getItemKey: (index) => keyOf(lines[index] as Line, perLine),
-    overscan: 4,
+    overscan: 1,
   })
   const items = virtual.getVirtualItems()
   const [first, last] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0]
