@@ -231,7 +231,7 @@ test('a small neck faces as the large one does, for a left-handed player and wit
   const firstEgg = () =>
     page
       .getByRole('article', { name: 'first bar' })
-      .locator('[data-weight=root] ellipse')
+      .locator('ellipse[data-weight=root]')
       .first()
       .evaluate((egg) => ({
         x: Number(egg.getAttribute('cx')),

@@ -140,9 +140,9 @@ test('a lane is dragged along the neck: it begins there, and what would lie furt
   page,
 }) => {
   await open(page, '?key=Bb&root=6')
-  const tone = lane(page, 0).locator('[data-step="1"] ellipse').first()
-  const box = await tone.boundingBox()
-  if (!box) throw new Error('no tone')
+  const row = lane(page, 0).locator('[data-step="1"] rect')
+  const box = await row.boundingBox()
+  if (!box) throw new Error('no row')
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
   await page.mouse.move(x, y)
   await page.mouse.down()

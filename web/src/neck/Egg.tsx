@@ -29,6 +29,9 @@ export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 
   const weight = toneWeight(degree)
   const height = size * 0.75
   const shape = { cx: x, cy: y, transform: `rotate(-14 ${x} ${y})` }
+  // Small necks come in hundreds: what is nothing but an oval is one element.
+  const isPlain = kind === 'sounding' && !moved && size <= SMALL && !label
+  if (isPlain) return <ellipse {...shape} rx={size} ry={height} className={classes['body']} data-weight={weight} />
   return (
     <g className={classes['egg']} data-weight={weight} data-kind={kind}>
       {moved && <ellipse {...shape} rx={size + 4.5} ry={height + 4.5} className={classes['halo']} />}

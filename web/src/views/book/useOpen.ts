@@ -77,11 +77,13 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
   const { shape, neck, voicing } = shown ?? {}
   const style = useMemo(() => ({ naming: settings.naming, school: settings.symbols }), [settings.naming, settings.symbols])
   const symbol = shape ? writeSymbol(shape.chord, style) : (kept?.chord ?? '')
+  // They come with the history: naming waits until the page is alive.
+  const hasHistory = history !== undefined && history.of === id
   const otherNames = useMemo(() => {
-    if (!shape || !neck) return []
+    if (!shape || !neck || !hasHistory) return []
     const all = namesOf(shape.frets, neck, { near: shape.chord }).map(({ chord }) => writeSymbol(chord, style))
     return [...new Set(all)].filter((name) => name !== symbol).slice(0, MOST_NAMES)
-  }, [shape, neck, symbol, style])
+  }, [shape, neck, symbol, style, hasHistory])
   const hear = useCallback(() => {
     if (!shape || !neck) return
     stop()
@@ -92,9 +94,9 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
   }, [shape])
   return useMemo(
     () => ({
-      kept, shape, neck, voicing, symbol, otherNames, history: history?.of === id ? history?.value : undefined, href: shape && toBuild(shape, player), practiseHref: shape && toPractice([shape], player, kept?.name),
+      kept, shape, neck, voicing, symbol, otherNames, history: hasHistory ? history.value : undefined, href: shape && toBuild(shape, player), practiseHref: shape && toPractice([shape], player, kept?.name),
       sheetHref: shape && toSheet(shapesBlock([{ shape, name: kept?.name ?? '', note: kept?.note ?? '' }])), hear, toTray, spoken: kept ? `${symbol}, ${kept.name}, ${kept.frets}` : '',
     }),
-    [kept, shape, neck, voicing, symbol, otherNames, history, id, player, hear, toTray],
+    [kept, shape, neck, voicing, symbol, otherNames, history, hasHistory, player, hear, toTray],
   ) // biome-ignore format: a list
 } // biome-ignore format: hooks

@@ -25,12 +25,15 @@ export const KeysRow = memo(function KeysRow({ state }: { readonly state: KeySta
   const sounding = mark === undefined ? undefined : state.turns[mark]?.tonic
   const box = useRef<HTMLDivElement>(null)
   const stop = useOneStop<HTMLDivElement>(1, box)
-  // On a narrow screen the key in hand is in sight.
+  // On a narrow screen the key in hand is in sight. Asked in the frame that lays the page out anyway, not before it.
   useEffect(() => {
-    const row = box.current
-    const now = row?.querySelector<HTMLElement>('[aria-pressed="true"]')
-    if (row && now && row.scrollWidth > row.clientWidth)
-      row.scrollLeft = now.offsetLeft - row.clientWidth / 2 + now.offsetWidth / 2
+    const frame = requestAnimationFrame(() => {
+      const row = box.current
+      const now = row?.querySelector<HTMLElement>('[aria-pressed="true"]')
+      if (row && now && row.scrollWidth > row.clientWidth)
+        row.scrollLeft = now.offsetLeft - row.clientWidth / 2 + now.offsetWidth / 2
+    })
+    return () => cancelAnimationFrame(frame)
   }, [plan.key])
   const told = ({ key, fit }: KeyFit): string => {
     const name = writeKey(key, { naming: settings.naming })

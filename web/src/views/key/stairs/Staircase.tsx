@@ -4,10 +4,11 @@ import { writeSymbol } from '@nestling/core/chord'
 import { betweenChords } from '@nestling/core/key'
 import type { Lane, LaneStep } from '@nestling/core/lane'
 import { stringNumber } from '@nestling/core/neck'
+import type { Degree } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
 import type { Frets } from '@nestling/core/voicing'
-import { memo, useEffect, useRef } from 'react'
-import { Egg } from '../../../neck/Egg.tsx'
+import { memo, useEffect, useMemo, useRef } from 'react'
+import { type ManyEgg, ManyEggs } from '../../../neck/ManyEggs.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
 import { gapWords } from '../../../words/lane.ts'
@@ -34,13 +35,12 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
   const { settings } = useStore($session)
   const { answer, player, change, hearChosen } = state
   const { plan, neck } = answer
-  const instrument = instrumentFor(plan, player)
-  const layout = stairLayout(lane, neck, lastFret, {
-    width,
-    height,
-    lowOnTop: settings.lowOnTop,
-    leftHanded: instrument.handed === 'left',
-  })
+  const leftHanded = instrumentFor(plan, player).handed === 'left'
+  const { lowOnTop } = settings
+  const layout = useMemo(
+    () => stairLayout(lane, neck, lastFret, { width, height, lowOnTop, leftHanded }),
+    [lane, neck, lastFret, width, height, lowOnTop, leftHanded],
+  )
   const take = (step: number) => change({ step, lane: number })
   const box = useRef<SVGSVGElement>(null)
   const drag = useLaneDrag(lane, layout, box, (from) => change({ from, lane: number }))
@@ -71,7 +71,6 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
           isStop={plan.step === step.step}
           isSounding={sounds === step.step}
           strings={neck.open.length}
-          labels={settings.labels !== 'none'}
           symbolOf={(chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })}
           take={() => {
             if (drag.wasDragged()) return
@@ -80,6 +79,7 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
           }}
         />
       ))}
+      <Tones lane={lane} layout={layout} labels={settings.labels !== 'none'} />
       {drag.start !== undefined && (
         <g className={classes['start']} data-testid="lane-start">
           <path d={`M${layout.tipX(drag.start)} 0V${height}`} />
@@ -94,11 +94,12 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
 
 const Wires = memo(function Wires({ layout }: { readonly layout: StairLayout }) {
   const { height, nut, lastFret, fretX } = layout
+  const frets = Array.from({ length: lastFret }, (_, index) => index + 1)
+  const lines = (of: readonly number[]) => of.map((fret) => `M${fretX(fret)} 0V${height}`).join('')
   return (
     <g className={classes['frets']}>
-      {Array.from({ length: lastFret }, (_, index) => index + 1).map((fret) => (
-        <path key={fret} d={`M${fretX(fret)} 0V${height}`} data-octave={fret % 12 === 0 || undefined} />
-      ))}
+      <path d={lines(frets.filter((fret) => fret % 12 !== 0))} />
+      <path d={lines(frets.filter((fret) => fret % 12 === 0))} data-octave />
       <path d={`M${nut} 0V${height}`} data-nut />
     </g>
   )
@@ -136,16 +137,15 @@ interface RowProps {
   readonly isStop: boolean
   readonly isSounding: boolean
   readonly strings: number
-  readonly labels: boolean
   readonly symbolOf: (chord: LaneStep['chord']) => string
   readonly take: () => void
 }
 
-function Row({ step, before, layout, isChosen, isStop, isSounding, strings, labels, symbolOf, take }: RowProps) {
+function Row({ step, before, layout, isChosen, isStop, isSounding, strings, symbolOf, take }: RowProps) {
   const { stringY, rowTop, rowHeight, width } = layout
   const shape = step.shape ?? step.instead?.shape
-  const aside = openAside(shape?.frets ?? [])
-  const eggSize = Math.min(9.5, layout.pitch * 0.66)
+  const lines = (strings: readonly number[]) =>
+    strings.map((string) => `M${layout.nut} ${stringY(step.step, string)}H${layout.end}`).join('')
   return (
     <g
       role="button"
@@ -165,14 +165,12 @@ function Row({ step, before, layout, isChosen, isStop, isSounding, strings, labe
       }}
     >
       <rect x={0} y={rowTop(step.step)} width={width} height={rowHeight} className={classes['field']} />
-      {layout.strings.map((string) => (
-        <path
-          key={string}
-          d={`M${layout.nut} ${stringY(step.step, string)}H${layout.end}`}
-          className={classes['string']}
-          data-silent={layout.silent.has(string) || undefined}
-        />
-      ))}
+      <path d={lines(layout.strings.filter((string) => !layout.silent.has(string)))} className={classes['string']} />
+      <path
+        d={lines(layout.strings.filter((string) => layout.silent.has(string)))}
+        className={classes['string']}
+        data-silent
+      />
       <Hop step={step} before={before} layout={layout} symbolOf={symbolOf} />
       {!step.shape && step.refused && <Refused frets={step.refused} step={step.step} layout={layout} />}
       {!shape && (
@@ -181,33 +179,65 @@ function Row({ step, before, layout, isChosen, isStop, isSounding, strings, labe
         </text>
       )}
       {shape && (
-        <g data-instead={step.instead ? true : undefined} className={classes['shape']}>
-          <path
-            className={classes['thread']}
-            d={shape.frets
-              .flatMap((fret, string) =>
-                fret === null || fret === 0 ? [] : [`${layout.tipX(fret)} ${stringY(step.step, string)}`],
-              )
-              .map((point, index) => `${index === 0 ? 'M' : 'L'}${point}`)
-              .join('')}
-          />
-          {shape.frets.map((fret, string) => {
-            const degree = shape.degrees[string]
-            if (fret === null) return null
-            return (
-              <Egg
-                key={string}
-                x={layout.tipX(fret) - (aside.has(string) ? OPEN_ASIDE * layout.direction : 0)}
-                y={stringY(step.step, string)}
-                size={eggSize}
-                degree={degree ?? '9'}
-                label={labels && degree ? degreeSign(degree) : ''}
-              />
+        <path
+          className={classes['thread']}
+          d={shape.frets
+            .flatMap((fret, string) =>
+              fret === null || fret === 0 ? [] : [`${layout.tipX(fret)} ${stringY(step.step, string)}`],
             )
-          })}
-        </g>
+            .map((point, index) => `${index === 0 ? 'M' : 'L'}${point}`)
+            .join('')}
+        />
       )}
     </g>
+  )
+}
+
+/** The tones of all steps, over their rows; those of a chord that stands in for a step are fainter. */
+const Tones = memo(function Tones({
+  lane,
+  layout,
+  labels,
+}: {
+  readonly lane: Lane
+  readonly layout: StairLayout
+  readonly labels: boolean
+}) {
+  const size = Math.min(9.5, layout.pitch * 0.66)
+  const own = lane.steps.flatMap(({ step, shape }) => (shape ? tonesOf(step, shape, layout) : []))
+  const instead = lane.steps.flatMap(({ step, shape, instead: other }) =>
+    shape || !other ? [] : tonesOf(step, other.shape, layout),
+  )
+  // A string that rings on outside the chord has no degree.
+  const drawn = (tones: readonly Tone[]) => (
+    <>
+      <ManyEggs eggs={tones.filter(isTold)} size={size} labelOf={labels ? degreeSign : undefined} />
+      <ManyEggs eggs={tones.flatMap((tone) => (tone.degree ? [] : [{ ...tone, degree: '9' as const }]))} size={size} />
+    </>
+  )
+  return (
+    <g className={classes['tones']} aria-hidden>
+      {drawn(own)}
+      {instead.length > 0 && <g data-instead>{drawn(instead)}</g>}
+    </g>
+  )
+})
+
+type Tone = Omit<ManyEgg, 'degree'> & { readonly degree: Degree | undefined }
+const isTold = (tone: Tone): tone is Tone & ManyEgg => tone.degree !== undefined
+
+function tonesOf(step: number, shape: NonNullable<LaneStep['shape']>, layout: StairLayout): readonly Tone[] {
+  const aside = openAside(shape.frets)
+  return shape.frets.flatMap((fret, string) =>
+    fret === null
+      ? []
+      : [
+          {
+            x: layout.tipX(fret) - (aside.has(string) ? OPEN_ASIDE * layout.direction : 0),
+            y: layout.stringY(step, string),
+            degree: shape.degrees[string] ?? undefined,
+          },
+        ],
   )
 }
 

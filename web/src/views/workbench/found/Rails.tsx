@@ -39,11 +39,12 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
     () => (frets ? lanes.findIndex(({ bars }) => bars.some(({ shape }) => areSame(shape.frets, frets))) : -1),
     [lanes, frets],
   )
-  const virtual = useLanesInSight(stop.ref, lanes, handLane)
+  // What can't be seen at once comes a moment later: the lanes before and after, and why a bar can't be held, which is for
+  // those who point at it or hear it.
+  const settled = useSettled(lanes) === lanes
+  const virtual = useLanesInSight(stop.ref, lanes, handLane, settled ? 1 : 0)
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
   const read = useMemo(() => voicingReader(question.chord, neck), [question.chord, neck])
-  // Why a bar can't be held is for those who point at it or hear it: it comes a moment later.
-  const settled = useSettled(lanes) === lanes
   const refusalOf = (bar: Bar): string | undefined =>
     bar.shape.playable || !settled
       ? undefined

@@ -17,6 +17,7 @@ export function useLanesInSight(
   box: RefObject<Box | null>,
   lanes: readonly Lane[],
   handLane: number,
+  overscan: number,
 ): Virtualizer<Box, Element> {
   const heightOf = (index: number) => LANE + (index === handLane ? RULER : lanes[index + 1]?.lane === 0 ? BETWEEN : 0)
   const virtual = useVirtualizer({
@@ -25,7 +26,7 @@ export function useLanesInSight(
     estimateSize: heightOf,
     // Lanes change their heights with every answer; with another function for the keys they are laid out anew.
     getItemKey: useCallback((index: number) => index, [lanes, handLane]),
-    overscan: 1,
+    overscan,
     initialRect: { width: 1232, height: BOX },
     observeElementOffset: tellOffset,
     useFlushSync: false,
