@@ -158,6 +158,34 @@ test('a shape’s page tells where it stands in tunes, what it leads to, and ope
   await expect(page.locator('[data-testid=tune-chord][data-held]').first()).toBeVisible()
 })
 
+test('the open shape stands on one neck: another instrument in hand changes its reach, and it still sounds its chord', async ({
+  page,
+}) => {
+  const kept = { name: 'on two necks', chord: 'Fm9', frets: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4' }
+  const long = {
+    name: 'Long of the Book', tuningName: 'standard', tuning: kept.tuning, capo: null, frets: 20, scaleLengthMm: 800,
+    spacingNutMm: 7.2, spacingBridgeMm: 10.5, lastReachableFret: 17, handed: 'right', pluck: 'fingers',
+  } // biome-ignore format: a record
+  const { instrumentId } = await (await page.request.get('/api/settings')).json()
+  const shape = await (await page.request.post('/api/shapes', { data: kept })).json()
+  const { id } = await (await page.request.post('/api/instruments', { data: long })).json()
+  const reach = async () => Number(/(\d+) mm/.exec((await beside(page).textContent()) ?? '')?.[1])
+  try {
+    await open(page, `?by=newest&shape=${shape.id}`)
+    await expect(beside(page)).toContainText('R ♭3 ♭7 9')
+    const before = await reach()
+    await page.getByRole('button', { name: /^Instrument: .*E A D G B E/ }).click()
+    await page.getByRole('menuitemradio', { name: /Long of the Book/ }).click()
+    await expect.poll(reach).toBeGreaterThan(before * 1.1)
+    await expect(beside(page)).toContainText('on two necks')
+    await expect(item(page, 'on two necks')).not.toContainText('does not sound')
+  } finally {
+    await page.request.patch('/api/settings', { data: { instrumentId } })
+    await page.request.delete(`/api/instruments/${id}`, { headers: { 'content-type': 'application/json' } })
+    await page.request.delete(`/api/shapes/${shape.id}`, { headers: { 'content-type': 'application/json' } })
+  }
+})
+
 test('arrows open one shape after another, and its note is written where it stands', async ({ page }) => {
   await open(page)
   await expect(beside(page)).toContainText('x1323x')
