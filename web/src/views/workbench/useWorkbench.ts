@@ -2,7 +2,6 @@
 import { useStore } from '@nanostores/react'
 import { instrumentFor } from '@nestling/core/request'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
-import { useSettled } from '../../controls/useSettled.ts'
 import { spokenVoicing } from '../../neck/labels.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
@@ -23,6 +22,8 @@ import {
   type WorkbenchState,
 } from '../../state/workbench/index.ts'
 import { spokenChord } from '../../words/spoken.ts'
+
+const RESTING_MS = 70
 
 export function useWorkbench(address: Address): WorkbenchState {
   useKeptPast(asked, 'build')
@@ -68,14 +69,17 @@ export function useWorkbench(address: Address): WorkbenchState {
     window.addEventListener('keydown', end, { capture: true })
     return () => window.removeEventListener('keydown', end, { capture: true })
   }, [])
-  const settled = useSettled(state)
+  // Not while one answer follows another.
   useEffect(() => {
-    if (settled.search.status !== 'found' || settled.faint) return
-    const { question, frets } = settled
-    const { tuning } = instrumentFor(question, settled.player)
-    const sounds = frets?.some((fret) => fret !== null) ? frets : undefined
-    carry('Build', carriedOf({ chord: question.chord, frets: sounds, tuning }), addressOf(settled))
-  }, [settled])
+    if (state.search.status !== 'found' || state.faint) return undefined
+    const { question, frets } = state
+    const resting = setTimeout(() => {
+      const { tuning } = instrumentFor(question, state.player)
+      const sounds = frets?.some((fret) => fret !== null) ? frets : undefined
+      carry('Build', carriedOf({ chord: question.chord, frets: sounds, tuning }), addressOf(state))
+    }, RESTING_MS)
+    return () => clearTimeout(resting)
+  }, [state])
   return state
 }
 

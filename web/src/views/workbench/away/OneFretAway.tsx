@@ -10,9 +10,11 @@ import classes from './Away.module.css'
 import { Family } from './Family.tsx'
 import { NeckOfNames } from './NeckOfNames.tsx'
 
+const AROUND_AFTER_MS = 90
+
 export function OneFretAway({ state: now }: { readonly state: WorkbenchState }) {
-  // The shapes and the neck come first; what lies around them a moment later.
-  const state = useSettled(now)
+  // The shapes and the neck come first, then the shape in detail, then what lies around it: none of them in one frame.
+  const state = useSettled(now, AROUND_AFTER_MS)
   return (
     <section
       data-not-on-paper

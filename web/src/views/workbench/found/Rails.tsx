@@ -19,6 +19,8 @@ import { useLanesInSight } from './useLanesInSight.ts'
 /** Below this width a bar holds its egg only, below the next its order of tones too, then its millimetres. */
 const EGG_ONLY = 62
 const WITH_MM = 128
+/** After the panels below and the words of the neck's places, each in a frame of its own. */
+const REST_AFTER_MS = 130
 
 export interface RailsProps {
   readonly rails: readonly Rail[]
@@ -41,7 +43,7 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
   )
   // What can't be seen at once comes a moment later: the lanes before and after, and why a bar can't be held, which is for
   // those who point at it or hear it.
-  const settled = useSettled(lanes) === lanes
+  const settled = useSettled(lanes, REST_AFTER_MS) === lanes
   const virtual = useLanesInSight(stop.ref, lanes, handLane, settled ? 1 : 0)
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
   const read = useMemo(() => voicingReader(question.chord, neck), [question.chord, neck])

@@ -60,14 +60,6 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
   )
 
   const hands = useNeckHands(state, layout)
-  const settled = useSettled(state)
-  const spoken = useMemo(
-    () => placeWords(neckIn(settled), settled.question.chord, settings.naming),
-    [settled, settings.naming],
-  )
-  // For a blink after another instrument was taken, the words are still those of the neck before.
-  const settledNeckFits =
-    neckIn(settled).open.length === neck.open.length && layout.lastFret <= neckIn(settled).lastFret
   const scroller = useHandInSight(layout, held)
 
   const description =
@@ -107,7 +99,7 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
             {voicing && instrument.pluck !== 'pick' && <Plucked frets={voicing.frets} layout={layout} />}
             {voicing && <Sounding voicing={voicing} layout={layout} naming={settings.naming} />}
             {pointedAt && <GhostMoves from={frets} layout={layout} {...pointedAt} />}
-            {settledNeckFits && <Places layout={layout} spoken={spoken} frets={settled.frets} />}
+            <PlacesOf state={state} layout={layout} />
             {cursor && <Cursor layout={layout} string={cursor.string} fret={cursor.fret} />}
           </NeckView>
         </svg>
@@ -115,6 +107,27 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
     </section>
   )
 }
+
+/** The words of all places, in a frame of their own: hundreds of them, for who hears them. */
+const PlacesOf = memo(function PlacesOf({
+  state: now,
+  layout,
+}: {
+  readonly state: WorkbenchState
+  readonly layout: NeckLayout
+}) {
+  const { settings } = useStore($session)
+  const state = useSettled(now, PLACES_AFTER_MS)
+  const neck = neckIn(state)
+  const spoken = useMemo(
+    () => placeWords(neckIn(state), state.question.chord, settings.naming),
+    [state, settings.naming],
+  )
+  // For a blink after another instrument was taken, the words are still those of the neck before.
+  if (neck.open.length !== layout.strings || layout.lastFret > neck.lastFret) return null
+  return <Places layout={layout} spoken={spoken} frets={state.frets} />
+})
+const PLACES_AFTER_MS = 110
 
 const Plucked = memo(function Plucked({
   frets,
