@@ -87,7 +87,7 @@ const lettersOnly = (text: string): string =>
     .replaceAll('♭', 'b')
     .replace(/[^a-z#]/g, '')
 
-/** What players say comes before the names in the table; of two tunings of one name the first is meant. */
+/** By their names here, and over these by what players say. */
 const BY_LETTERS: ReadonlyMap<string, Tuning> = new Map(
   [
     ...COMMON_TUNINGS.map((one) => [one.name, one] as const),

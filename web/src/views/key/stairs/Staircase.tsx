@@ -105,7 +105,7 @@ const Wires = memo(function Wires({ layout }: { readonly layout: StairLayout }) 
   )
 })
 
-/** The numbers of the frets, over the lane and under it. */
+/** The numbers of the frets, over the lane and under it: one text, which is laid out once. */
 export function Ruler({ lane, state, lastFret, width }: Pick<StaircaseProps, 'lane' | 'state' | 'lastFret' | 'width'>) {
   const { settings } = useStore($session)
   const { answer, player } = state
@@ -114,16 +114,18 @@ export function Ruler({ lane, state, lastFret, width }: Pick<StaircaseProps, 'la
   const { fretX } = stairLayout(lane, answer.neck, lastFret, { width, height: 100, lowOnTop, leftHanded })
   return (
     <svg viewBox={`0 0 ${width} 15`} className={classes['ruler']} aria-hidden="true">
-      {Array.from({ length: lastFret }, (_, index) => index + 1).map((fret) => (
-        <text
-          key={fret}
-          x={(fretX(fret) + fretX(fret - 1)) / 2}
-          y={12}
-          data-landmark={LANDMARKS.has(fret) || undefined}
-        >
-          {Math.abs(fretX(fret) - fretX(fret - 1)) > 15 || LANDMARKS.has(fret) ? fret : ''}
-        </text>
-      ))}
+      <text>
+        {Array.from({ length: lastFret }, (_, index) => index + 1).map((fret) => (
+          <tspan
+            key={fret}
+            x={(fretX(fret) + fretX(fret - 1)) / 2}
+            y={12}
+            data-landmark={LANDMARKS.has(fret) || undefined}
+          >
+            {Math.abs(fretX(fret) - fretX(fret - 1)) > 15 || LANDMARKS.has(fret) ? fret : ''}
+          </tspan>
+        ))}
+      </text>
     </svg>
   )
 }
