@@ -159,6 +159,9 @@ test('addresses that nobody can read, forms, and pictures to be resized are refu
     ['/%E0%A4%A', 400],
     ['/_image?href=/a.png&w=9000', 404],
     ['/api/nothing', 404],
+    // What tests it is no part of it.
+    ['/api/work.test', 404],
+    ['/api/ask.testkit', 404],
   ] as const) {
     const answer = await request.get(path)
     expect([path, answer.status()]).toEqual([path, status])

@@ -6,12 +6,18 @@ import { join } from 'node:path'
 
 const web = join(import.meta.dirname, '..', '..', 'web')
 
+/** How long the server's main thread was held up at the longest, and how long it worked at the longest. */
+export interface Turn {
+  readonly held: number
+  readonly worked: number
+}
+
 export interface Served {
   readonly address: string
   readonly stop: () => void
   readonly pid: number
-  /** The longest that the server's main thread was held up since this was asked last, in ms. */
-  readonly longestTurnMs: () => Promise<number>
+  /** Since this was asked last, in ms. */
+  readonly longestTurn: () => Promise<Turn>
 }
 
 export async function demoServer(): Promise<Served> {
@@ -50,12 +56,12 @@ export async function serverOver(data: string): Promise<Served> {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ cautionSeen: true }),
   })
-  const longestTurnMs = (): Promise<number> =>
+  const longestTurn = (): Promise<Turn> =>
     new Promise((resolve) => {
-      child.once('message', (told) => resolve(Number(told)))
+      child.once('message', (told) => resolve(told as Turn))
       child.send('longest turn')
     })
-  return { address, stop: () => child.kill('SIGTERM'), pid: child.pid ?? 0, longestTurnMs }
+  return { address, stop: () => child.kill('SIGTERM'), pid: child.pid ?? 0, longestTurn }
 }
 
 export const CHROMIUM = {

@@ -3,7 +3,7 @@
  * Every expected failure is one line and exit code 1.
  */
 import { existsSync } from 'node:fs'
-import { createServer } from 'node:http'
+import { createServer, type RequestListener } from 'node:http'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import compression from 'compression'
@@ -11,9 +11,12 @@ import express from 'express'
 import { dataFolder } from '../../scripts/dataFolder.mjs'
 import { DataProblem, openDatabase } from '../src/data/database.ts'
 import { isLoopback, listeningHost } from '../src/pages/api/_border.ts'
+import { VIEWS } from '../src/shell/views.ts'
 import { doorOf } from './door.ts'
+import { drawn } from './drawn.ts'
 import { createGuard, hostsFor, LEAST_PASSPHRASE } from './guard.ts'
 import { noteRunning, runningOn } from './oneServer.ts'
+import { drawer, viewsBy } from './views.ts'
 
 const web = join(dirname(fileURLToPath(import.meta.url)), '..')
 process.env['NODE_ENV'] ??= 'production'
@@ -58,11 +61,20 @@ const threads = process.env['NESTLING_WORK_THREAD'] ?? ''
 if (!existsSync(threads))
   quit('The built application is missing or broken (the file of its threads). Run npm run build.')
 const entry = new URL('../dist/server/entry.mjs', import.meta.url).href
-const { handler } = (await import(entry).catch((error: unknown) =>
+const broken = (error: unknown): never =>
   quit(
     `The built application is missing or broken (${error instanceof Error ? error.message.split('\n')[0] : error}). Run npm run build.`,
-  ),
-)) as { handler: express.RequestHandler }
+  )
+const { handler, pageMap } = (await import(entry).catch(broken)) as {
+  readonly handler: RequestListener & express.RequestHandler
+  readonly pageMap: ReadonlyMap<string, () => Promise<unknown>>
+}
+const views = VIEWS.map(({ href }) => href)
+const ready = drawer(join(web, 'dist', 'threads', 'draw.mjs'), { entry, views }).catch(broken)
+// What is read and compiled while somebody asks for it holds up all others.
+for (const [file, load] of pageMap) if (file.startsWith('src/pages/')) await load()
+await drawn(handler, { method: 'GET', url: '/healthz', headers: { host: '127.0.0.1' } })
+const draw = await ready
 
 const app = express()
 app.disable('x-powered-by')
@@ -94,6 +106,7 @@ app.use((request, response, next) => {
   if (request.path === '/_image') return nothingAt(request, response, 404)
   return next()
 })
+app.use(viewsBy(views, draw))
 app.use(handler)
 // What no page and no endpoint answers: scripts are told in their own form, people by a page with the ways back.
 app.use((request, response, next) => {

@@ -2,7 +2,7 @@
 import { gzipSync } from 'node:zlib'
 import { move, transferableSymbol, valueSymbol } from 'piscina'
 import { oftenAsked } from '../src/data/pageData.ts'
-import { repositoriesBeside } from '../src/data/repositories.ts'
+import { repositories } from '../src/data/repositories.ts'
 import { storageProblem } from '../src/data/storageProblem.ts'
 import { problem } from '../src/pages/api/_respond.ts'
 import type { Work, WorkAsked, WorkDone, WorkName } from '../src/pages/api/_work.ts'
@@ -37,7 +37,7 @@ const WORKS: Readonly<Record<WorkName, () => Promise<{ readonly work: Work }>>> 
 let kept: App.Locals | undefined
 function locals(): App.Locals {
   if (kept === undefined) {
-    const beside = repositoriesBeside()
+    const beside = repositories()
     kept = { ...beside, ...oftenAsked(beside) }
   }
   return kept

@@ -1,4 +1,5 @@
 import { defineMiddleware } from 'astro:middleware'
+import { isMainThread } from 'node:worker_threads'
 import { oftenAsked } from './data/pageData.ts'
 import { repositories } from './data/repositories.ts'
 import { storageProblem } from './data/storageProblem.ts'
@@ -28,7 +29,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
     Object.assign(context.locals, kept, often)
     if (!READS.has(request.method)) await afterOthers()
     response = await next()
-    startThreadsSoon()
+    if (isMainThread) startThreadsSoon()
     if (response.status === 404 && url.pathname.startsWith('/api/')) response = await unknownMethod(context, response)
   } catch (error) {
     const told = storageProblem(error)

@@ -1,4 +1,5 @@
 /** All repositories over one database; the server opens it once. */
+import { isMainThread } from 'node:worker_threads'
 import { type ChangesRepository, createChangesRepository } from './changes.ts'
 import { type Copies, createCopies } from './copies.ts'
 import { type Database, type Opened, openBeside, openDatabase, openedFolder, probe, stampOf } from './database.ts'
@@ -61,21 +62,16 @@ export interface Served extends Repositories {
 
 let served: Served | undefined
 
+/** The server's own; on one of its threads over another connection, to what the server has opened and checked. */
 export function repositories(): Served {
   if (served === undefined) {
     const folder = openedFolder()
-    const opened = openDatabase(folder)
+    const opened = isMainThread ? openDatabase(folder) : openBeside(folder)
     // An orderly stop leaves all of it in one file.
     process.once('exit', opened.close)
     served = servedOver(opened, folder)
   }
   return served
-}
-
-/** On a thread of the server, over a connection of its own. */
-export function repositoriesBeside(): Served {
-  const folder = openedFolder()
-  return servedOver(openBeside(folder), folder)
 }
 
 const servedOver = (opened: Opened, folder: string): Served => ({

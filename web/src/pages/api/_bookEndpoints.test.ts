@@ -1,8 +1,8 @@
 /** The Book's endpoints as functions, over what is given to them. */
 import { EMPTY_TABLES, NOTEBOOK_TABLES, writeNotebook } from '@nestling/formats/notebook'
 import { describe, expect, test } from 'vitest'
+import { ask, nothingKept } from './_ask.testkit.ts'
 import { refusalOf } from './_border.ts'
-import { ask, nothingKept } from './ask.testkit.ts'
 import { work as undo } from './changes/[id]/undo.ts'
 import { work as goBack } from './copies/[id]/restore.ts'
 import { work as apply } from './notebook/apply.ts'

@@ -1,4 +1,6 @@
 /** Who may ask at all: hosts, origins, sizes, kinds of bodies. */
+import { readdirSync } from 'node:fs'
+import { basename, join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { refusalOf } from './_border.ts'
 
@@ -59,4 +61,11 @@ describe('at the border', () => {
       403,
     ])
   })
+})
+
+test('every file among the pages whose name has no underscore is an address: none of them is a test', () => {
+  const files = readdirSync(join(import.meta.dirname, '..'), { recursive: true, encoding: 'utf8' })
+  const addresses = files.filter((file) => file.endsWith('.ts') && !basename(file).startsWith('_'))
+  expect(addresses).toContain(join('api', 'tray.ts'))
+  expect(addresses.filter((file) => /\.test(kit)?\./.test(file))).toEqual([])
 })

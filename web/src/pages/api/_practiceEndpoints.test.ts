@@ -1,8 +1,8 @@
 /** Practice and its log, asked as functions; the browser tests ask over the wire. */
 import { describe, expect, test } from 'vitest'
 import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
+import { ask, nothingKept } from './_ask.testkit.ts'
 import type { Work } from './_work.ts'
-import { ask, nothingKept } from './ask.testkit.ts'
 import { work as logAnswer } from './log/index.ts'
 import { work as logSummary } from './log/summary.ts'
 import { PATCH as correctAttempt } from './practice/attempts/[id]/index.ts'

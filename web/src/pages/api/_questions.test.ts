@@ -1,6 +1,6 @@
 /** What is reckoned for scripts: shapes, keys, lanes, paths, with what is refused and what is cut. */
 import { describe, expect, test } from 'vitest'
-import { ask } from './ask.testkit.ts'
+import { ask } from './_ask.testkit.ts'
 import { work as between } from './between.ts'
 import { work as keyAnswer } from './key.ts'
 import { work as laneAnswer } from './lane.ts'

@@ -1,0 +1,97 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import express from 'express'
+import { afterAll, describe, expect, test } from 'vitest'
+import { drawn, type ViewAsked, type ViewDrawn } from './drawn.ts'
+import { type Draw, drawer, viewsBy } from './views.ts'
+
+const page = (text: string): ViewDrawn => ({
+  status: 200,
+  headers: { 'content-type': 'text/html', 'set-cookie': ['a=1', 'b=2'] },
+  body: new Uint8Array(Buffer.from(text)),
+})
+
+/** A server with two views, and something behind them that answers all else. */
+async function asked(draw: Draw, path: string, init: RequestInit = {}, mostMs?: number) {
+  const app = express()
+  app.use(viewsBy(['/', '/map'], draw, mostMs))
+  app.use((_request, response) => void response.status(404).send('behind'))
+  const server = createServer(app)
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  const answer = await fetch(`http://127.0.0.1:${(server.address() as AddressInfo).port}${path}`, init)
+  const text = await answer.text()
+  server.closeAllConnections()
+  server.close()
+  return { status: answer.status, text, headers: answer.headers }
+}
+
+describe('views are drawn by who draws', () => {
+  test.each([['/'], ['/map'], ['/map/'], ['/map?chord=F%2313&strings=5432']])('%s', async (path) => {
+    const seen: ViewAsked[] = []
+    const draw: Draw = async (view) => {
+      seen.push(view)
+      return page('drawn')
+    }
+    const { status, text, headers } = await asked(draw, path, { headers: { cookie: 'c=3' } })
+    expect([status, text, headers.getSetCookie()]).toEqual([200, 'drawn', ['a=1', 'b=2']])
+    expect(seen).toMatchObject([{ method: 'GET', url: path, headers: { cookie: 'c=3' } }])
+  })
+
+  test.each([
+    ['/maps', 'GET'],
+    ['/map/x', 'GET'],
+    ['/api/tray', 'GET'],
+    ['/map', 'POST'],
+  ])('nothing else is: %s %s', async (path, method) => {
+    const draw: Draw = () => Promise.reject(new Error('not a view'))
+    expect(await asked(draw, path, { method })).toMatchObject({ status: 404, text: 'behind' })
+  })
+
+  test('what a thread fails at is left to those behind; what takes too long is refused', async () => {
+    const failing: Draw = () => Promise.reject(new Error('out of memory'))
+    expect(await asked(failing, '/map')).toMatchObject({ status: 404, text: 'behind' })
+    const slow: Draw = (_view, signal) => new Promise((_resolve, reject) => signal.addEventListener('abort', reject))
+    const { status, text } = await asked(slow, '/map', {}, 20)
+    expect([status, JSON.parse(text)]).toMatchObject([503, { field: 'question' }])
+  })
+})
+
+test('a view is what the application answers, without what belongs to a connection', async () => {
+  const view = { method: 'GET', url: '/map?a=1', headers: { host: 'here' } } as const
+  const done = await drawn((request, response) => {
+    response.writeHead(203, { 'x-said': 'yes', 'transfer-encoding': 'chunked' })
+    response.end(`${request.url} at ${request.headers.host}`)
+  }, view)
+  expect(done).toMatchObject({ status: 203, headers: { 'x-said': 'yes' } })
+  expect(Object.keys(done.headers)).not.toContain('transfer-encoding')
+  expect(Buffer.from(done.body).toString()).toBe('/map?a=1 at here')
+})
+
+describe('its thread', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'nestling-views-'))
+  afterAll(() => rmSync(folder, { recursive: true }))
+  const view = (url: string): ViewAsked => ({ method: 'GET', url, headers: {} })
+
+  test('one that ends at a view tells who asked, and another takes its place', async () => {
+    const file = join(folder, 'draw.mjs')
+    writeFileSync(
+      file,
+      `import { workerData } from 'node:worker_threads'
+       export default ({ url }) => url === '/end' ? process.exit(1) : { status: 200, headers: {}, body: workerData.views[0] + url }`,
+    )
+    const draw = await drawer(file, { entry: '', views: ['/'] })
+    const signal = AbortSignal.timeout(30_000)
+    for (let round = 0; round < 3; round++) {
+      await expect(draw(view('/end'), signal)).rejects.toThrow(/exited/)
+      expect(await draw(view('map'), signal)).toMatchObject({ body: '/map' })
+    }
+  })
+
+  test('those that can’t begin are told', async () => {
+    writeFileSync(join(folder, 'broken.mjs'), 'throw new Error("no such build")')
+    await expect(drawer(join(folder, 'broken.mjs'), { entry: '', views: ['/'] })).rejects.toThrow('no such build')
+  })
+})

@@ -1,0 +1,57 @@
+/**
+ * Views are drawn on a thread, so that their drawing holds up nobody:
+ *   GET /map ─viewsBy→ a thread asks the built application as the request would ─→ response
+ */
+import type { RequestHandler } from 'express'
+import { Piscina } from 'piscina'
+import type { ViewAsked, ViewDrawn } from './drawn.ts'
+
+/** What the thread is told as it begins. */
+export interface Drawing {
+  /** Address of the built application's file. */
+  readonly entry: string
+  /** Paths of the views. */
+  readonly views: readonly string[]
+}
+export type Draw = (asked: ViewAsked, signal: AbortSignal) => Promise<ViewDrawn>
+
+/** Who waits longer is better told. */
+const MOST_MS = 8000
+
+/** @returns What draws, once its thread is ready. @throws What kept that from beginning. */
+export async function drawer(threadFile: string, drawing: Drawing): Promise<Draw> {
+  const pool = new Piscina<ViewAsked, ViewDrawn>({
+    filename: threadFile,
+    workerData: drawing,
+    // A second one has what is kept to read once more after every change: with two, pages came later on two cores.
+    minThreads: 1,
+    maxThreads: 1,
+    // The server's own loader of sources is not for threads that were built.
+    execArgv: [],
+  })
+  // What it was at is told to who asked for it; one that ends while it is idle is followed by another.
+  pool.on('error', () => undefined)
+  const draw: Draw = (asked, signal) => pool.run(asked, { signal })
+  const first: ViewAsked = { method: 'HEAD', url: drawing.views[0] ?? '/', headers: {} }
+  await draw(first, AbortSignal.timeout(MOST_START_MS))
+  return draw
+}
+const MOST_START_MS = 60_000
+
+/** Answers the views; whatever else is asked, and what the thread failed at, is left to those behind it. */
+export function viewsBy(views: readonly string[], draw: Draw, mostMs = MOST_MS): RequestHandler {
+  return async ({ method, path, originalUrl, headers }, response, next) => {
+    const view = path.replace(/(?<=.)\/+$/, '')
+    if ((method !== 'GET' && method !== 'HEAD') || !views.includes(view)) return next()
+    const tooLong = AbortSignal.timeout(mostMs)
+    try {
+      const { status, headers: told, body } = await draw({ method, url: originalUrl, headers }, tooLong)
+      response.writeHead(status, told)
+      response.end(body)
+    } catch {
+      if (!tooLong.aborted) return next()
+      const expected = 'the same again in a moment'
+      response.status(503).json({ error: 'the server is busy', field: 'question', at: 0, expected })
+    }
+  }
+}
