@@ -132,7 +132,10 @@ module.exports = {
       ...ERROR,
       name: 'the-server-starts-and-fills',
       from: { path: '^web/server/', pathNot: `${TESTS}|^web/server/work\\.ts$` },
-      to: { path: '^web/src/', pathNot: '^web/src/(data|contracts)/|^web/src/pages/api/_border\\.ts$|^web/src/shell/views\\.ts$' },
+      to: {
+        path: '^web/src/',
+        pathNot: '^web/src/(data|contracts)/|^web/src/pages/api/_border\\.ts$|^web/src/shell/views\\.ts$',
+      },
     },
     {
       ...ERROR,
