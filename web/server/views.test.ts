@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import express from 'express'
-import { afterAll, describe, expect, test } from 'vitest'
+import { afterAll, describe, expect, test, vi } from 'vitest'
 import { drawn, type ViewAsked, type ViewDrawn } from './drawn.ts'
 import { type Draw, drawer, viewsBy } from './views.ts'
 
@@ -90,7 +90,21 @@ describe('its thread', () => {
     }
   })
 
-  test('those that can’t begin are told', async () => {
+  test('one that nobody asks goes on with what it draws meanwhile', async () => {
+    const file = join(folder, 'busy.mjs')
+    writeFileSync(
+      file,
+      `let turns = 0; setInterval(() => turns++, 1).unref(); export default () => ({ status: turns })`,
+    )
+    const draw = await drawer(file, { entry: '', views: ['/'] })
+    await vi.waitFor(async () => {
+      // Longer than it takes to ask: while it is asked it does not stand still.
+      await new Promise((resolve) => setTimeout(resolve, 40))
+      expect((await draw(view('/'), AbortSignal.timeout(5000))).status).toBeGreaterThan(20)
+    }, 5000)
+  })
+
+  test('one that can’t begin is told', async () => {
     writeFileSync(join(folder, 'broken.mjs'), 'throw new Error("no such build")')
     await expect(drawer(join(folder, 'broken.mjs'), { entry: '', views: ['/'] })).rejects.toThrow('no such build')
   })

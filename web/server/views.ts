@@ -26,6 +26,8 @@ export async function drawer(threadFile: string, drawing: Drawing): Promise<Draw
     // A second one has what is kept to read once more after every change: with two, pages came later on two cores.
     minThreads: 1,
     maxThreads: 1,
+    // Else an idle thread stands still, and what it would draw meanwhile with it.
+    atomics: 'disabled',
     // The server's own loader of sources is not for threads that were built.
     execArgv: [],
   })
