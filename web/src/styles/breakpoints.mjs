@@ -12,4 +12,6 @@ export const BREAKPOINTS = {
   roomy: '1100px',
   /** The header has room for a notice between its two ends. */
   notices: '1220px',
+  /** The long neck is narrower than it is drawn. */
+  shrunk: '1279px',
 }

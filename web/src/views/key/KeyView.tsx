@@ -7,6 +7,7 @@ import { laneNames } from '@nestling/core/lane'
 import { computed } from 'nanostores'
 import { memo, useCallback, useMemo, useState } from 'react'
 import { Stopped } from '../../controls/Stopped.tsx'
+import { useSettled } from '../../controls/useSettled.ts'
 import { Egg } from '../../neck/Egg.tsx'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
@@ -92,8 +93,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
         <aside className={classes['side']}>
           <Depth state={shown} />
           <ChosenStep state={shown} />
-          <StandIns state={shown} />
-          <FromHere state={shown} />
+          <Around state={shown} />
         </aside>
       </div>
       <div className={classes['foot']}>
@@ -103,6 +103,17 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
     </Frame>
   )
 })
+
+/** The lanes and the chosen step come first; what else that may be and where it leads, a moment later. */
+function Around({ state }: { readonly state: KeyState }) {
+  return (
+    <>
+      <StandIns state={useSettled(state)} />
+      <FromHere state={useSettled(state, LEADS_AFTER_MS)} />
+    </>
+  )
+}
+const LEADS_AFTER_MS = 100
 
 const WIDE = 800
 const NARROW = 392

@@ -16,9 +16,12 @@ import { type Bar, lanesOf, type Rail } from './rails.ts'
 import { areSame } from './shapes.ts'
 import { useLanesInSight } from './useLanesInSight.ts'
 
-/** Below this width a bar holds its egg only, below the next its order of tones too, then its millimetres. */
+/** Below this width a bar holds its egg only; wider ones hold their order of tones too, and their millimetres. */
 const EGG_ONLY = 62
-const WITH_MM = 128
+/** What the egg and the bar's ends take, a sign of its order, its millimetres: where these have no room they are left out. */
+const [ENDS, SIGN, MM] = [30, 5.8, 44]
+/** A page may be narrower than the drawing: by no more than this, or bars are cut anyway. */
+const NARROWEST = 0.75
 /** After the panels below and the words of the neck's places, each in a frame of its own. */
 const REST_AFTER_MS = 130
 
@@ -127,6 +130,8 @@ const BarButton = memo(function BarButton({
   const mm = Math.round(shape.reachMm)
   const order = voicing?.arrangement.degrees.map(degreeSign).join(' ') ?? ''
   const bass = shape.bass === 'foreign' ? 'its own bass' : `the ${degreeName(shape.bass)} in the bass`
+  const needed = ENDS + order.length * SIGN
+  const hasOrder = width >= EGG_ONLY
   const spoken = `${word}: ${order}${isSame ? ', the same pitches' : ''}, ${bass}, ${shape.lowest === 0 ? 'open' : `fret ${shape.lowest}`}, ${mm} millimetres${refusal === undefined ? '' : `, ${refusal}`}`
   return (
     <button
@@ -142,10 +147,13 @@ const BarButton = memo(function BarButton({
       data-frets={word}
       data-refused={!shape.playable || undefined}
       data-same={isSame || undefined}
+      data-tight={(hasOrder && needed > width * NARROWEST) || undefined}
     >
       {isSame && <em title="the very same pitches">=</em>}
-      {width >= EGG_ONLY && order}
-      {width >= WITH_MM && <small>{mm} mm</small>}
+      {hasOrder && order}
+      {hasOrder && needed + MM <= width && (
+        <small data-snug={needed + MM > width * NARROWEST || undefined}>{mm} mm</small>
+      )}
     </button>
   )
 })
