@@ -57,6 +57,17 @@ test('a second server on the same folder is told where the first one is; after a
   expect(await ended(third.child)).toBe(0)
 })
 
+test('of two servers that start on a folder at once one runs, and the other says where', async () => {
+  const both = await Promise.all([0, 1].map(() => startServer({ PORT: '0', NESTLING_DATA: folder })))
+  const [ready, told] = both.toSorted((a, b) => Number(b.address !== '') - Number(a.address !== ''))
+  expect(ready?.line).toMatch(/^Nestling is ready/)
+  expect(told?.line).toContain(`runs on this folder already, at ${ready?.address}.`)
+  for (const one of [told, ready]) {
+    one?.child.kill('SIGTERM')
+    if (one) await ended(one.child)
+  }
+})
+
 test('an orderly stop leaves everything in one file', async ({ request }) => {
   const { child, line } = await startServer({ PORT: '0', NESTLING_DATA: folder })
   await request.post(`${/http:\S+/.exec(line)?.[0]}api/shapes`, {

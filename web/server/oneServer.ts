@@ -1,5 +1,5 @@
 /** One server for a folder: a second would show what the first has changed meanwhile. The running one leaves its address there. */
-import { readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { linkSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 
 const FILE = 'server.json'
@@ -41,17 +41,38 @@ export async function runningOn(folder: string): Promise<string | undefined> {
   return running !== undefined && running.pid !== process.pid && (await answers(running)) ? running.address : undefined
 }
 
-/** Leaves the address for others until this process ends. Where the disk is full it goes on without: nothing is lost by that. */
-export function noteRunning(folder: string, address: string): void {
+/**
+ * Leaves the address for others until this process ends: of two that began at once, one does. Where the disk is full it goes
+ * on without: nothing is lost by that.
+ * @returns The address of the other, where that was first.
+ */
+export async function noteRunning(folder: string, address: string): Promise<string | undefined> {
+  const own = join(folder, `${FILE}.${process.pid}`)
+  const text = JSON.stringify({ pid: process.pid, address } satisfies Running)
   try {
-    writeFileSync(join(folder, FILE), JSON.stringify({ pid: process.pid, address } satisfies Running))
+    const first = await runningOn(folder)
+    if (first !== undefined) return first
+    // One that was killed has left its own.
+    rmSync(join(folder, FILE), { force: true })
+    // There at once with all of its text, and only where there is none: nobody reads half of it.
+    writeFileSync(own, text)
+    try {
+      linkSync(own, join(folder, FILE))
+    } catch (error) {
+      // Not every file system has links.
+      if ((error as NodeJS.ErrnoException).code === 'EEXIST') throw error
+      writeFileSync(join(folder, FILE), text, { flag: 'wx' })
+    }
   } catch (error) {
-    console.error(
-      `The address could not be left in ${folder} (${(error as Error).message}): start no second server there.`,
-    )
-    return
+    const { code, message } = error as NodeJS.ErrnoException
+    if (code === 'EEXIST') return noteRunning(folder, address)
+    console.error(`The address could not be left in ${folder} (${message}): start no second server there.`)
+    return undefined
+  } finally {
+    rmSync(own, { force: true })
   }
   process.once('exit', () => {
     if (noted(folder)?.pid === process.pid) rmSync(join(folder, FILE), { force: true })
   })
+  return undefined
 }

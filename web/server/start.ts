@@ -46,9 +46,11 @@ if (passphrase !== undefined && passphrase.length < LEAST_PASSPHRASE)
     `HOST is ${host}: beyond this machine Nestling asks for a passphrase. Set NESTLING_PASSPHRASE to one of at least ${LEAST_PASSPHRASE} characters.`,
   )
 
-const already = await runningOn(folder)
-if (already !== undefined)
-  quit(`Nestling runs on this folder already, at ${already}. Open it there, or set NESTLING_DATA to another folder.`)
+const onlyOne = (other: string | undefined): void => {
+  if (other !== undefined)
+    quit(`Nestling runs on this folder already, at ${other}. Open it there, or set NESTLING_DATA to another folder.`)
+}
+onlyOne(await runningOn(folder))
 
 try {
   openDatabase(folder).close()
@@ -140,13 +142,13 @@ server.on('error', (error: NodeJS.ErrnoException) => {
     quit(`Port ${port} is in use. Set PORT to another number, for example PORT=${port + 1} npm run demo.`)
   quit(`The server can't listen on ${host}:${port} (${error.message}).`)
 })
-server.listen(port, host, () => {
+server.listen(port, host, async () => {
   const address = server.address()
   const actual = typeof address === 'object' && address !== null ? address.port : port
   // An address of the sixth version stands in brackets.
   const name = `http://${host.includes(':') && !host.startsWith('[') ? `[${host}]` : host}:${actual}/`
   // All addresses are no address to be asked at.
-  noteRunning(folder, /^(0\.0\.0\.0|\[?::\]?)$/.test(host) ? `http://127.0.0.1:${actual}/` : name)
+  onlyOne(await noteRunning(folder, /^(0\.0\.0\.0|\[?::\]?)$/.test(host) ? `http://127.0.0.1:${actual}/` : name))
   console.log(`Nestling is ready at ${name}`)
 })
 
