@@ -6,6 +6,7 @@ import { useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
+import { useFrameLater } from '../../controls/useFrameLater.ts'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
 import { toArpeggio, toBuild, toMap } from '../../state/links.ts'
@@ -23,7 +24,8 @@ export interface ActsProps {
   readonly openSheet: () => void
 }
 
-export function Acts({ state, shown, openSheet }: ActsProps) {
+export function Acts({ state, shown: now, openSheet }: ActsProps) {
+  const shown = useFrameLater(now)
   const isPlaying = useStore($isMine)
   const { typed, type, finish } = state
   const copied = useMemo(() => () => shapesCopied(laneShapes(shown), $style.get()), [shown])

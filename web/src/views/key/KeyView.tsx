@@ -7,6 +7,7 @@ import { laneNames } from '@nestling/core/lane'
 import { computed } from 'nanostores'
 import { memo, useCallback, useMemo, useState } from 'react'
 import { Stopped } from '../../controls/Stopped.tsx'
+import { useFrameLater } from '../../controls/useFrameLater.ts'
 import { useSettled } from '../../controls/useSettled.ts'
 import { Egg } from '../../neck/Egg.tsx'
 import { Frame } from '../../shell/Frame.tsx'
@@ -91,9 +92,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
           {isSheet ? <CheatSheet state={shown} close={() => setSheet(false)} /> : <Lanes state={shown} />}
         </div>
         <aside className={classes['side']}>
-          <Depth state={shown} />
-          <ChosenStep state={shown} />
-          <Around state={shown} />
+          <Beside state={shown} />
         </aside>
       </div>
       <div className={classes['foot']}>
@@ -104,10 +103,12 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   )
 })
 
-/** The lanes and the chosen step come first; what else that may be and where it leads, a moment later. */
-function Around({ state }: { readonly state: KeyState }) {
+/** The lanes come first, the chosen step in the next frame; what else that may be and where it leads, a moment later. */
+function Beside({ state }: { readonly state: KeyState }) {
   return (
     <>
+      <Depth state={state} />
+      <ChosenStep state={useFrameLater(state)} />
       <StandIns state={useSettled(state)} />
       <FromHere state={useSettled(state, LEADS_AFTER_MS)} />
     </>

@@ -25,6 +25,8 @@ import { movedByFourths, useLanes } from './useLanes.ts'
 
 export const OWNER = 'key'
 export const KEY_INPUT_ID = 'key-line'
+/** What is in hand when this long has passed is carried to other views. */
+const RESTING_MS = 70
 
 export interface KeyState {
   readonly plan: KeyPlan
@@ -128,8 +130,11 @@ export function useKey(params: Params): KeyState {
       },
     [chosen, answer, player],
   )
+  // Not while one key follows another.
   useEffect(() => {
-    if (shape) carry('Key', carriedOf(shape), writePlan(answer.plan, neck))
+    if (!shape) return undefined
+    const resting = setTimeout(() => carry('Key', carriedOf(shape), writePlan(answer.plan, neck)), RESTING_MS)
+    return () => clearTimeout(resting)
   }, [shape, answer, neck])
 
   const hear = useCallback(

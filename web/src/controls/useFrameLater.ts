@@ -1,0 +1,19 @@
+import { startTransition, useEffect, useState } from 'react'
+
+/** A value as it stood in the frame before: for what stands beside the thing that was asked, and may follow it. */
+export function useFrameLater<T>(value: T): T {
+  const [drawn, setDrawn] = useState(value)
+  useEffect(() => {
+    if (drawn === value) return undefined
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const frame = requestAnimationFrame(() => {
+      // Past the frame itself: within it this would be drawn too.
+      timer = setTimeout(() => startTransition(() => setDrawn(() => value)))
+    })
+    return () => {
+      cancelAnimationFrame(frame)
+      clearTimeout(timer)
+    }
+  }, [value, drawn])
+  return drawn
+}
