@@ -231,13 +231,13 @@ test('a small neck faces as the large one does, for a left-handed player and wit
   const firstEgg = () =>
     page
       .getByRole('article', { name: 'first bar' })
-      .locator('ellipse[data-weight=root]')
+      .locator('path[data-weight=root]')
       .first()
-      .evaluate((egg) => ({
-        x: Number(egg.getAttribute('cx')),
-        y: Number(egg.getAttribute('cy')),
-        width: (egg as SVGElement).ownerSVGElement?.viewBox.baseVal.width ?? 0,
-      }))
+      .evaluate((egg) => {
+        const { x, y, width, height } = (egg as SVGPathElement).getBBox()
+        const neck = (egg as SVGElement).ownerSVGElement?.viewBox.baseVal.width ?? 0
+        return { x: x + width / 2, y: y + height / 2, width: neck }
+      })
   await open(page, '/book')
   const plain = await firstEgg()
   const data = {

@@ -1,5 +1,6 @@
 import { type Degree, toneWeight } from '@nestling/core/pitch'
 import { memo } from 'react'
+import { eggPath } from './eggPath.ts'
 import classes from './neck.module.css'
 
 export interface EggProps {
@@ -17,6 +18,8 @@ export interface EggProps {
 
 /** Below this size an egg has no room for a second rim, and its label needs all there is. */
 const SMALL = 12
+/** How far the ring of a moved tone stands out, and the second rim of an extension in. */
+const [HALO, INNER] = [4.5, 3.5]
 /** Smaller letters can't be read from a music stand. */
 const LEAST_TEXT = 10
 
@@ -27,17 +30,16 @@ export const labelSize = (label: string, size: number): number =>
 /** A tone: a small tilted oval whose filling tells how much it matters. */
 export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 'sounding', moved = false }: EggProps) {
   const weight = toneWeight(degree)
-  const height = size * 0.75
-  const shape = { cx: x, cy: y, transform: `rotate(-14 ${x} ${y})` }
+  const at = { x, y }
   // Small necks come in hundreds: what is nothing but an oval is one element.
   const isPlain = kind === 'sounding' && !moved && size <= SMALL && !label
-  if (isPlain) return <ellipse {...shape} rx={size} ry={height} className={classes['body']} data-weight={weight} />
+  if (isPlain) return <path d={eggPath(at, size)} className={classes['body']} data-weight={weight} />
   return (
     <g className={classes['egg']} data-weight={weight} data-kind={kind}>
-      {moved && <ellipse {...shape} rx={size + 4.5} ry={height + 4.5} className={classes['halo']} />}
-      <ellipse {...shape} rx={size} ry={height} className={classes['body']} />
+      {moved && <path d={eggPath(at, size, HALO)} className={classes['halo']} />}
+      <path d={eggPath(at, size)} className={classes['body']} />
       {weight === 'extension' && kind === 'sounding' && size > SMALL && (
-        <ellipse {...shape} rx={size - 3.6} ry={height - 3.4} className={classes['innerRim']} />
+        <path d={eggPath(at, size, -INNER)} className={classes['innerRim']} />
       )}
       {label !== undefined && label !== '' && (
         <text x={x} y={y + size * 0.28} fontSize={labelSize(label, size)} className={classes['label']}>

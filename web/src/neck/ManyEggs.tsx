@@ -2,6 +2,7 @@
 import { type Degree, type ToneWeight, toneWeight } from '@nestling/core/pitch'
 import { memo } from 'react'
 import { labelSize } from './Egg.tsx'
+import { eggPath } from './eggPath.ts'
 import classes from './neck.module.css'
 
 export interface ManyEgg {
@@ -21,19 +22,7 @@ export interface ManyEggsProps {
   readonly labelOf?: ((degree: Degree) => string) | undefined
 }
 
-/** As much as an egg leans. */
-const LEAN = (-14 * Math.PI) / 180
-const FLAT = 0.75
 const RING = 2.4
-
-/** An egg's outline as a path. */
-export function eggPath({ x, y }: Pick<ManyEgg, 'x' | 'y'>, size: number, ring = 0): string {
-  const [rx, ry] = [size + ring, size * FLAT + ring]
-  const [dx, dy] = [rx * Math.cos(LEAN), rx * Math.sin(LEAN)]
-  const round = (value: number) => Math.round(value * 100) / 100
-  const arc = (sign: 1 | -1) => `a${round(rx)} ${round(ry)} -14 1 0 ${round(sign * 2 * dx)} ${round(sign * 2 * dy)}`
-  return `M${round(x - dx)} ${round(y - dy)}${arc(1)}${arc(-1)}`
-}
 
 export const ManyEggs = memo(function ManyEggs({ eggs, size, kind = 'sounding', labelOf }: ManyEggsProps) {
   const byWeight = new Map<ToneWeight, ManyEgg[]>()

@@ -51,7 +51,7 @@ export function SmallNeck(props: SmallNeckProps) {
       className={classes['small']}
       aria-hidden="true"
     >
-      <path d={lines(shown + 1, (index) => `M${wire(index)} ${TOP}V${bottom}`)} />
+      <path d={lines(shown + 1, (index) => `M${wire(index)} ${TOP}V${bottom}`)} className={classes['smallFret']} />
       {first === 1 && <path d={`M${wire(0)} ${TOP}V${bottom}`} className={classes['smallNut']} />}
       <path
         d={lines(frets.length, (index) => `M${flip(LEFT)} ${TOP + index * row}H${flip(width - 4)}`)}

@@ -1,6 +1,7 @@
 /** The frame that every view stands in: its heading, what is said aloud, the keys and their list. */
 import { useStore } from '@nanostores/react'
 import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
+import { useFrameLater } from '../controls/useFrameLater.ts'
 import { $keysOpen, openKeys } from './help.ts'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
 import { usePageKeys } from './pageKeys.ts'
@@ -28,7 +29,8 @@ const NO_ACTS: SharedActs = {}
 export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys = NONE, children }: FrameProps) {
   const help = useStore($keysOpen)
   const lines = useMemo(() => keyLines(acts, keys, openKeys), [acts, keys])
-  useTitle(title)
+  // To set it takes as long as to draw a small neck.
+  useTitle(useFrameLater(title))
   const said = useAfterPause(announcement)
   usePageKeys(useMemo(() => pageKeysOf(lines, acts), [lines, acts]))
   return (

@@ -4,6 +4,7 @@ import { useStore } from '@nanostores/react'
 import { memo, useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
+import { useFrameLater } from '../../controls/useFrameLater.ts'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toPractice } from '../../state/links.ts'
 import { $session, $style, changeSettings } from '../../state/session.ts'
@@ -14,7 +15,9 @@ import { $withoutFifth, hearBeforeAfter, hearInHand } from './hear.ts'
 import { keepInHand, toTray } from './keeping.ts'
 import { $completing, LineProblem, TypedLine } from './sentence/TypedLine.tsx'
 
-export function Acts({ state }: { readonly state: WorkbenchState }) {
+export function Acts({ state: now }: { readonly state: WorkbenchState }) {
+  // Where they lead follows the shape: that comes first.
+  const state = useFrameLater(now)
   const { problem } = useStore(asked.$typed)
   const past = useStore(asked.$past)
   const shape = shapeInHand(state)

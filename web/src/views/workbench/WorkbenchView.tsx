@@ -1,5 +1,7 @@
 /** Build: from a symbol to a shape under the hand. */
-import { writeSymbol } from '@nestling/core/chord'
+import { useStore } from '@nanostores/react'
+import { type SymbolStyle, writeSymbol } from '@nestling/core/chord'
+import { useFrameLater } from '../../controls/useFrameLater.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
@@ -48,11 +50,12 @@ function Workbench({ address }: Pick<WorkbenchViewProps, 'address'>) {
 }
 
 function Spoken({ state, children }: { readonly state: WorkbenchState; readonly children: React.ReactNode }) {
+  const style = useStore($style)
   return (
     <Frame
-      title={titleOf(state)}
+      title={titleOf(state, style)}
       heading="Build a chord"
-      announcement={useAnnouncement(state)}
+      announcement={useAnnouncement(useFrameLater(state))}
       acts={SHARED_ACTS}
       keys={WORKBENCH_KEYS}
     >
@@ -61,5 +64,5 @@ function Spoken({ state, children }: { readonly state: WorkbenchState; readonly 
   )
 }
 
-const titleOf = ({ question, frets }: WorkbenchState): string =>
-  `${writeSymbol(question.chord, $style.get())} ${frets ? fretsWord(frets) : ''}`.trim()
+const titleOf = ({ question, frets }: WorkbenchState, style: SymbolStyle): string =>
+  `${writeSymbol(question.chord, style)} ${frets ? fretsWord(frets) : ''}`.trim()
