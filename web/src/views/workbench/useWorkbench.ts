@@ -1,7 +1,7 @@
 /** All effects of the Build view: opening the store, the address, and what is said aloud. */
 import { useStore } from '@nanostores/react'
 import { instrumentFor } from '@nestling/core/request'
-import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { spokenVoicing } from '../../neck/labels.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
@@ -106,7 +106,8 @@ function useShownState(before: WorkbenchState): WorkbenchState {
 /** What a screen reader hears when the shape changes or a text can't be read. */
 export function useAnnouncement(state: WorkbenchState): string {
   const { problem } = useStore(asked.$typed)
-  return problem?.message ?? announcementOf(state)
+  const words = useMemo(() => announcementOf(state), [state])
+  return problem?.message ?? words
 }
 
 function announcementOf(state: WorkbenchState): string {

@@ -2,7 +2,7 @@
 import { handVerdict } from '@nestling/core/hand'
 import { toneWeight } from '@nestling/core/pitch'
 import { type Voicing, voicingReader } from '@nestling/core/voicing'
-import { memo, useMemo } from 'react'
+import { memo, useMemo, useRef } from 'react'
 import { useOneStop } from '../../../controls/useOneStop.ts'
 import { useSettled } from '../../../controls/useSettled.ts'
 import type { NeckLayout } from '../../../neck/layout.ts'
@@ -48,6 +48,9 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
   // those who point at it or hear it.
   const settled = useSettled(lanes, REST_AFTER_MS) === lanes
   const virtual = useLanesInSight(stop.ref, lanes, handLane, settled ? 1 : 0)
+  // Lanes and bars of the answer before are filled anew: to make others takes twice as long.
+  const items = virtual.getVirtualItems()
+  const first = useMemo(() => items[0]?.index ?? 0, [lanes])
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
   const read = useMemo(() => voicingReader(question.chord, neck), [question.chord, neck])
   const refusalOf = (bar: Bar): string | undefined =>
@@ -57,12 +60,12 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
   return (
     <div className={classes['rails']} role="group" aria-label="Shapes at their places" {...stop} data-testid="rails">
       <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-        {virtual.getVirtualItems().map((item) => {
+        {items.map((item) => {
           const row = lanes[item.index]
           if (!row) return null
           return (
             <div
-              key={item.index}
+              key={item.index - first}
               className={classes['rail']}
               style={{ height: item.size, transform: `translateY(${item.start}px)` }}
               role="group"
@@ -79,11 +82,11 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
                   width: percent(Math.abs(layout.end - layout.nut)),
                 }}
               />
-              {row.bars.map((bar) => {
+              {row.bars.map((bar, index) => {
                 const word = fretsWord(bar.shape.frets)
                 return (
                   <BarButton
-                    key={word}
+                    key={index}
                     bar={bar}
                     word={word}
                     voicing={read(bar.shape.frets)}
@@ -133,6 +136,8 @@ const BarButton = memo(function BarButton({
   const needed = ENDS + order.length * SIGN
   const hasOrder = width >= EGG_ONLY
   const spoken = `${word}: ${order}${isSame ? ', the same pitches' : ''}, ${bass}, ${shape.lowest === 0 ? 'open' : `fret ${shape.lowest}`}, ${mm} millimetres${refusal === undefined ? '' : `, ${refusal}`}`
+  // What has taken a shape's place since it was pressed on was not meant.
+  const pressed = useRef<string>(undefined)
   return (
     <button
       type="button"
@@ -142,7 +147,13 @@ const BarButton = memo(function BarButton({
       aria-pressed={now}
       aria-label={spoken}
       title={`${word} · ${order} · ${mm} mm${refusal === undefined ? '' : ` · ${refusal}`}`}
-      onClick={() => takeShape(shape.frets)}
+      onPointerDown={() => {
+        pressed.current = word
+      }}
+      onClick={({ detail }) => {
+        const isMeant = detail === 0 || pressed.current === word
+        if (isMeant) takeShape(shape.frets)
+      }}
       data-testid="shape-row"
       data-frets={word}
       data-refused={!shape.playable || undefined}

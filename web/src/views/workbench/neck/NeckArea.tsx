@@ -4,8 +4,9 @@ import { writeSymbol } from '@nestling/core/chord'
 import { pluckersOf } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
-import { ghostTones, rotations, type Voicing } from '@nestling/core/voicing'
+import { ghostTones, type Voicing } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
+import { useFrameLater } from '../../../controls/useFrameLater.ts'
 import { useSettled } from '../../../controls/useSettled.ts'
 import { GhostMoves } from '../../../neck/GhostMove.tsx'
 import { DampPads, FingerDiscs } from '../../../neck/HandMarks.tsx'
@@ -22,6 +23,7 @@ import { $preview, neckIn, type WorkbenchState } from '../../../state/workbench/
 import { placeWords } from '../../../words/places.ts'
 import { tonesOver, useShapeInHand } from '../shown.ts'
 import { Cursor, Places, placeId } from './Places.tsx'
+import { Stones } from './Stones.tsx'
 import { useNeckHands } from './useNeckHands.ts'
 
 export function NeckArea({ state }: { readonly state: WorkbenchState }) {
@@ -33,10 +35,6 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
   const held = useMemo(() => (frets ?? []).filter((fret): fret is number => fret !== null), [frets])
   const board = useBoard(neck, instrument, settings, Math.max(0, ...held), TOLD_MARGINS)
   const { layout } = board
-  const stones = useMemo(
-    () => (voicing ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join()) : []),
-    [voicing, neck],
-  )
   const ghosts = useMemo(() => (voicing ? ghostTones(voicing, neck) : []), [voicing, neck])
 
   const tones = useMemo(
@@ -88,7 +86,7 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
             tones={tones}
             silent={silent}
             ghosts={ghosts}
-            stones={stones}
+            under={<Stones voicing={voicing} neck={neck} layout={layout} />}
           >
             {frets && fingering && (
               <>
@@ -136,8 +134,9 @@ const Plucked = memo(function Plucked({
   readonly frets: Voicing['frets']
   readonly layout: NeckLayout
 }) {
-  const pluckers = useMemo(() => pluckersOf(frets), [frets])
-  return <RightHand pluckers={pluckers} layout={layout} />
+  const later = useFrameLater(frets)
+  const pluckers = useMemo(() => pluckersOf(later), [later])
+  return later.length === frets.length && <RightHand pluckers={pluckers} layout={layout} />
 })
 
 const Sounding = memo(function Sounding({
