@@ -140,7 +140,7 @@ const Plucked = memo(function Plucked({
 })
 
 const Sounding = memo(function Sounding({
-  voicing,
+  voicing: now,
   layout,
   naming,
 }: {
@@ -148,6 +148,8 @@ const Sounding = memo(function Sounding({
   readonly layout: NeckLayout
   readonly naming: Parameters<typeof writeNote>[1]
 }) {
+  const voicing = useFrameLater(now)
+  if (voicing.midis.length !== layout.strings) return null
   const notes = voicing.midis
     .flatMap((midi, string) => {
       const note = voicing.notes[string]
