@@ -4,18 +4,32 @@ import { type Chord, formulaKey, writeSymbol } from '@nestling/core/chord'
 import { familyRow, shellShape, waysToExtend } from '@nestling/core/near'
 import { instrumentFor } from '@nestling/core/request'
 import type { Voicing } from '@nestling/core/voicing'
-import { Fragment, useMemo } from 'react'
+import { Fragment, memo, useMemo } from 'react'
+import { useFrameLater } from '../../../controls/useFrameLater.ts'
 import { Fall, SmallEgg } from '../../../neck/Thread.tsx'
 import strands from '../../../neck/thread.module.css'
 import { $session } from '../../../state/session.ts'
 import { addToTray } from '../../../state/tray.ts'
-import { neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'
+import { neckIn, voicingInHand, type WorkbenchState } from '../../../state/workbench/index.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { fretsWord } from '../../../words/shapes.ts'
 import classes from './Away.module.css'
 import { Candidate } from './Candidate.tsx'
 
-export function Family({ state, voicing }: { readonly state: WorkbenchState; readonly voicing: Voicing }) {
+/** A frame after the names. */
+export function Family({ state: now }: { readonly state: WorkbenchState }) {
+  const state = useFrameLater(now)
+  const voicing = useMemo(() => voicingInHand(state), [state])
+  return voicing && <FamilyOf state={state} voicing={voicing} />
+}
+
+const FamilyOf = memo(function FamilyOf({
+  state,
+  voicing,
+}: {
+  readonly state: WorkbenchState
+  readonly voicing: Voicing
+}) {
   const { settings } = useStore($session)
   const { question, player } = state
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
@@ -82,7 +96,7 @@ export function Family({ state, voicing }: { readonly state: WorkbenchState; rea
       )}
     </>
   )
-}
+})
 
 function Joins({
   joins,

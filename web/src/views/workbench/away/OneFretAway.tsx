@@ -56,7 +56,7 @@ const Away = memo(function Away({ state }: { readonly state: WorkbenchState }) {
       ) : (
         <>
           <NeckOfNames state={state} from={from} hold={(next) => setHeld({ base, voicing: next })} />
-          <Family state={state} voicing={voicing} />
+          <Family state={state} />
         </>
       )}
     </>
