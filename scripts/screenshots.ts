@@ -18,6 +18,7 @@ const collect = async (page: Page) => {
     await page.waitForTimeout(500)
     await page.locator('#build-line-input').blur()
     await page.keyboard.press('t')
+    await page.waitForTimeout(300)
   }
   await page.goto(new URL(BUILD, page.url()).href)
   await page.waitForTimeout(1200)
