@@ -134,3 +134,23 @@ test('Space plays the shape: the strings are rendered and sound', async ({ page 
   const [first = 0, second = 0] = await started()
   expect(second).toBeGreaterThan(first)
 })
+
+test('a press on a bar whose place another shape has taken meanwhile takes nothing', async ({ page }) => {
+  await open(page, '/?chord=Dm7&strings=5432')
+  const bar = page.getByTestId('shape-row').nth(2)
+  const [was, box] = [await bar.getAttribute('data-frets'), await bar.boundingBox()]
+  // A chord a fret higher has its bar under the same pointer.
+  await page.mouse.move((box?.x ?? 0) + (box?.width ?? 0) * 0.75, (box?.y ?? 0) + (box?.height ?? 0) / 2)
+  await page.mouse.down()
+  await line(page).fill('Ebm7 5432')
+  await expect(symbol(page)).toHaveText('E♭m7')
+  await expect(bar).not.toHaveAttribute('data-frets', was ?? '')
+  const inHand = () => page.locator('[data-testid=shape-row][aria-pressed=true]').getAttribute('data-frets')
+  const [held, now] = [await inHand(), await bar.getAttribute('data-frets')]
+  expect(held).not.toBe(now)
+  await page.mouse.up()
+  await page.waitForTimeout(200)
+  expect(await inHand()).toBe(held)
+  await bar.click()
+  await expect.poll(inHand).toBe(now)
+})

@@ -1,4 +1,6 @@
 /** What every view stands in: its title, the way past the header, pages for what is not there and for no JavaScript. */
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
 
 const open = async (page: Page, path: string) => {
@@ -62,4 +64,17 @@ test('it can be put on a home screen: a manifest with its icon', async ({ page }
   const manifest = await (await page.request.get(href)).json()
   expect(manifest).toMatchObject({ name: 'Nestling', start_url: '/', display: 'standalone' })
   expect((await page.request.get(manifest.icons[0].src)).headers()['content-type']).toContain('image/svg')
+})
+
+test('every class of the library that a script uses has its rules', () => {
+  const built = join(import.meta.dirname, '../web/dist/client/_astro')
+  const classesIn = (ending: string): ReadonlySet<string> =>
+    new Set(
+      readdirSync(built)
+        .filter((file) => file.endsWith(ending))
+        .flatMap((file) => readFileSync(join(built, file), 'utf8').match(/\bm_[0-9a-f]{6,8}\b/g) ?? []),
+    )
+  const [used, ruled] = [classesIn('.js'), classesIn('.css')]
+  expect(used.size).toBeGreaterThan(50)
+  expect([...used].filter((name) => !ruled.has(name))).toEqual([])
 })
