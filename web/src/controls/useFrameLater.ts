@@ -1,6 +1,6 @@
 import { startTransition, useEffect, useState } from 'react'
 
-/** A value as it stood in the frame before: for what stands beside the thing that was asked, and may follow it. */
+/** A value drawn after the frame that first had it, one or two frames later: for what stands beside the thing that was asked. */
 export function useFrameLater<T>(value: T): T {
   const [drawn, setDrawn] = useState(value)
   useEffect(() => {

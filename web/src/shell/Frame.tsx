@@ -29,7 +29,7 @@ const NO_ACTS: SharedActs = {}
 export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys = NONE, children }: FrameProps) {
   const help = useStore($keysOpen)
   const lines = useMemo(() => keyLines(acts, keys, openKeys), [acts, keys])
-  // To set it takes as long as to draw a small neck.
+  // To set it takes most of a millisecond.
   useTitle(useFrameLater(title))
   const said = useAfterPause(announcement)
   usePageKeys(useMemo(() => pageKeysOf(lines, acts), [lines, acts]))

@@ -103,7 +103,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   )
 })
 
-/** The lanes come first, the chosen step in the next frame; what else that may be and where it leads, a moment later. */
+/** The lanes come first, the chosen step a frame or two later; what else that may be and where it leads, a moment later. */
 function Beside({ state }: { readonly state: KeyState }) {
   return (
     <>

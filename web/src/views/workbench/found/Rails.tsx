@@ -48,7 +48,7 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
   // those who point at it or hear it.
   const settled = useSettled(lanes, REST_AFTER_MS) === lanes
   const virtual = useLanesInSight(stop.ref, lanes, handLane, settled ? 1 : 0)
-  // Lanes and bars of the answer before are filled anew: to make others takes twice as long.
+  // Lanes and bars of the answer before are filled anew: that is less to draw than to make others.
   const items = virtual.getVirtualItems()
   const first = useMemo(() => items[0]?.index ?? 0, [lanes])
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
