@@ -5,15 +5,8 @@ export function useFrameLater<T>(value: T): T {
   const [drawn, setDrawn] = useState(value)
   useEffect(() => {
     if (drawn === value) return undefined
-    let timer: ReturnType<typeof setTimeout> | undefined
-    const frame = requestAnimationFrame(() => {
-      // Past the frame itself: within it this would be drawn too.
-      timer = setTimeout(() => startTransition(() => setDrawn(() => value)))
-    })
-    return () => {
-      cancelAnimationFrame(frame)
-      clearTimeout(timer)
-    }
+    const frame = requestAnimationFrame(() => startTransition(() => setDrawn(() => value)))
+    return () => cancelAnimationFrame(frame)
   }, [value, drawn])
   return drawn
 }

@@ -1,6 +1,7 @@
 import { type Degree, toneWeight } from '@nestling/core/pitch'
 import { memo } from 'react'
 import { eggPath } from './eggPath.ts'
+import { hasOutline, letterPath } from './letters/letterPath.ts'
 import classes from './neck.module.css'
 
 export interface EggProps {
@@ -41,14 +42,29 @@ export const Egg = memo(function Egg({ x, y, degree, label, size = 18.5, kind = 
       {weight === 'extension' && kind === 'sounding' && size > SMALL && (
         <path d={eggPath(at, size, -INNER)} className={classes['innerRim']} />
       )}
-      {label !== undefined && label !== '' && (
-        <text x={x} y={y + size * 0.28} fontSize={labelSize(label, size)} className={classes['label']}>
-          {label}
-        </text>
-      )}
+      {label !== undefined && label !== '' && <Label label={label} x={x} y={y + size * 0.28} egg={size} />}
     </g>
   )
 })
+
+interface LabelProps {
+  readonly label: string
+  readonly x: number
+  readonly y: number
+  /** Half the egg's length. */
+  readonly egg: number
+}
+
+function Label({ label, x, y, egg }: LabelProps) {
+  const size = labelSize(label, egg)
+  if (hasOutline(label))
+    return <path d={letterPath(label, { x, y }, size)} className={classes['label']} data-label={label} />
+  return (
+    <text x={x} y={y} fontSize={size} className={classes['label']} data-label={label}>
+      {label}
+    </text>
+  )
+}
 
 /** Thirds are dotted, sevenths stroked: told apart without their hues. Once per page. */
 export function EggPatterns() {

@@ -48,28 +48,21 @@ export function HandNeck({ frets, degrees, fingering, from, to, lowOnTop, leftHa
   const x = (fret: number) => flip(fret === 0 ? LEFT - 13 : LEFT + (fret - from + 0.5) * each)
   const y = (string: number) => TOP + (lowOnTop ? string : strings - 1 - string) * ROW
   const window = Array.from({ length: to - from + 1 }, (_, index) => from + index)
+  const lines = (of: (fret: number | null) => boolean) =>
+    frets.map((fret, string) => (of(fret) ? `M${flip(LEFT)} ${y(string)}H${flip(WIDTH - RIGHT)}` : '')).join('')
   return (
     <svg viewBox={`0 0 ${WIDTH} ${height}`} className={classes['neck']} aria-hidden="true">
-      {window.map((fret) => (
-        <path
-          key={fret}
-          d={`M${flip(LEFT + (fret - from + 1) * each)} ${TOP - 6}V${bottom + 6}`}
-          className={classes['fret']}
-        />
-      ))}
+      <path
+        d={window.map((fret) => `M${flip(LEFT + (fret - from + 1) * each)} ${TOP - 6}V${bottom + 6}`).join('')}
+        className={classes['fret']}
+      />
       <path
         d={`M${flip(LEFT)} ${TOP - 6}V${bottom + 6}`}
         className={classes['fret']}
         data-nut={from === 1 || undefined}
       />
-      {frets.map((fret, string) => (
-        <path
-          key={string}
-          d={`M${flip(LEFT)} ${y(string)}H${flip(WIDTH - RIGHT)}`}
-          className={classes['string']}
-          data-silent={fret === null || undefined}
-        />
-      ))}
+      <path d={lines((fret) => fret !== null)} className={classes['string']} />
+      <path d={lines((fret) => fret === null)} className={classes['string']} data-silent />
       {under?.({ from, to, x, y })}
       {frets.map((fret, string) => {
         if (fret === null) return null
@@ -95,11 +88,13 @@ export function HandNeck({ frets, degrees, fingering, from, to, lowOnTop, leftHa
           </g>
         )
       })}
-      {window.map((fret) => (
-        <text key={fret} x={x(fret)} y={height - 3} className={classes['number']}>
-          {fret}
-        </text>
-      ))}
+      <text y={height - 3} className={classes['number']}>
+        {window.map((fret, index) => (
+          <tspan key={index} x={x(fret)}>
+            {fret}
+          </tspan>
+        ))}
+      </text>
     </svg>
   )
 }

@@ -7,7 +7,7 @@ import { useEffect, useRef } from 'react'
 /** Changes that follow one another more quickly are one step back for the browser. */
 const TOGETHER_MS = 900
 /** A state that stays this long is written into the address: a new one has the whole page styled and painted again. */
-const SETTLED_MS = 50
+const SETTLED_MS = 100
 
 export interface AddressedQuestion {
   /** Where the question as it is shown can be found again; `undefined` until it is answered. */

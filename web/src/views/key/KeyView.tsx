@@ -3,12 +3,11 @@ import { useMediaQuery } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
 import { DEPTHS, sharedChords, writeKey, writeStep } from '@nestling/core/key'
-import { laneNames } from '@nestling/core/lane'
+import { type Lane, laneNames } from '@nestling/core/lane'
+import { instrumentFor } from '@nestling/core/request'
 import { computed } from 'nanostores'
 import { memo, useCallback, useMemo, useState } from 'react'
 import { Stopped } from '../../controls/Stopped.tsx'
-import { useFrameLater } from '../../controls/useFrameLater.ts'
-import { useSettled } from '../../controls/useSettled.ts'
 import { Egg } from '../../neck/Egg.tsx'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
@@ -34,6 +33,7 @@ import { KeysRow } from './row/KeysRow.tsx'
 import { $pointedKey } from './row/pointedKey.ts'
 import { KeySentence } from './sentence/KeySentence.tsx'
 import { Ruler, Staircase } from './stairs/Staircase.tsx'
+import type { Ruled } from './stairs/stairs.ts'
 import { scoreOf, turnsGoing } from './toScore.ts'
 import { type KeyState, OWNER, useKey } from './useKey.ts'
 
@@ -103,18 +103,17 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   )
 })
 
-/** The lanes come first, the chosen step a frame or two later; what else that may be and where it leads, a moment later. */
-function Beside({ state }: { readonly state: KeyState }) {
+/** Drawn together with the lanes: nothing on the page is of another key, not for a frame. */
+const Beside = memo(function Beside({ state }: { readonly state: KeyState }) {
   return (
     <>
       <Depth state={state} />
-      <ChosenStep state={useFrameLater(state)} />
-      <StandIns state={useSettled(state)} />
-      <FromHere state={useSettled(state, LEADS_AFTER_MS)} />
+      <ChosenStep state={state} />
+      <StandIns state={state} />
+      <FromHere state={state} />
     </>
   )
-}
-const LEADS_AFTER_MS = 100
+})
 
 const WIDE = 800
 const NARROW = 392
@@ -142,6 +141,13 @@ const Lanes = memo(function Lanes({ state }: { readonly state: KeyState }) {
   const isPhone = useMediaQuery(`(max-width: ${BREAKPOINTS.phone})`)
   const width = isPhone ? ON_A_PHONE : lanes.length > 1 ? NARROW : WIDE
   const lastFret = Math.min(neck.lastFret, Math.max(FEWEST_FRETS, ...lanes.map(({ highest }) => highest)))
+  const ruled = ({ ask }: Lane): Ruled => ({
+    scaleLengthMm: neck.scaleLengthMm,
+    lastFret,
+    width,
+    leftHanded: instrumentFor(answer.plan, state.player).handed === 'left',
+    rings: ask.kind === 'tones',
+  })
   return (
     <div className={classes['lanes']} data-lanes={lanes.length}>
       <StepNames state={state} ringsAs={ringsAs} />
@@ -158,7 +164,7 @@ const Lanes = memo(function Lanes({ state }: { readonly state: KeyState }) {
               {lane.folds.length > 0 ? `goes on lower at step ${lane.folds.join(' and ')}` : `to fret ${lane.highest}`}
             </span>
           </h2>
-          <Ruler lane={lane} state={state} lastFret={lastFret} width={width} />
+          <Ruler {...ruled(lane)} />
           <Staircase
             state={state}
             lane={lane}
@@ -168,7 +174,7 @@ const Lanes = memo(function Lanes({ state }: { readonly state: KeyState }) {
             height={HEIGHT}
             sounds={sounds?.lane === number ? sounds.step : undefined}
           />
-          <Ruler lane={lane} state={state} lastFret={lastFret} width={width} />
+          <Ruler {...ruled(lane)} />
         </section>
       ))}
     </div>

@@ -26,7 +26,7 @@ import { movedByFourths, useLanes } from './useLanes.ts'
 export const OWNER = 'key'
 export const KEY_INPUT_ID = 'key-line'
 /** What is in hand when this long has passed is carried to other views. */
-const RESTING_MS = 70
+const RESTING_MS = 120
 
 export interface KeyState {
   readonly plan: KeyPlan

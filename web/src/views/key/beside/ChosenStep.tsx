@@ -12,6 +12,7 @@ import { memo, useMemo } from 'react'
 import { ClaimField } from '../../../controls/ClaimField.tsx'
 import { Egg } from '../../../neck/Egg.tsx'
 import { HandNeck } from '../../../neck/HandNeck.tsx'
+import { ManyEggs } from '../../../neck/ManyEggs.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { BETWEEN_WORDS, FUNCTION_WORDS, gapWords, leftWords } from '../../../words/lane.ts'
@@ -89,6 +90,13 @@ export const ChosenStep = memo(function ChosenStep({ state }: { readonly state: 
   )
 })
 
+/** Half a stone's length. */
+const STONE = 8.5
+const DOT = 3.2
+/** A tone of the scale. */
+const dot = (x: number, y: number): string =>
+  `M${x - DOT} ${y}a${DOT} ${DOT} 0 1 0 ${2 * DOT} 0a${DOT} ${DOT} 0 1 0 ${-2 * DOT} 0`
+
 function StepNeck({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
   const { answer, chosen, change } = state
@@ -114,6 +122,10 @@ function StepNeck({ state }: { readonly state: KeyState }) {
         scale.has(soundingMidi(neck, string, fret) % 12),
     ),
   )
+  const beside = places.filter(({ fret, string }) => fret >= from && fret <= to && frets[string] !== fret)
+  const pulled = plan.fifthInBass
+    ? undefined
+    : beside.find(({ degree, string }) => degree === '5' && string === rootString - 1)
   return (
     <HandNeck
       frets={frets}
@@ -125,30 +137,31 @@ function StepNeck({ state }: { readonly state: KeyState }) {
       // It faces as the large necks do.
       leftHanded={instrumentFor(plan, state.player).handed === 'left'}
       labelOf={degreeSign}
-      under={({ x, y }) => (
-        <>
-          {inScale.map(({ string, fret }) => (
-            <circle key={`${string}:${fret}`} cx={x(fret)} cy={y(string)} r={3.2} className={classes['scale']} />
-          ))}
-          {places
-            .filter(({ fret, string }) => fret >= from && fret <= to && frets[string] !== fret)
-            .map(({ fret, string, degree }) => (
-              <g
-                key={`${string}:${fret}`}
-                {...(degree === '5' && string === rootString - 1 && !plan.fifthInBass
-                  ? {
-                      className: classes['pull'],
-                      'data-testid': 'pull-fifth',
-                      onClick: () => change({ fifthInBass: true }),
-                    }
-                  : {})}
-              >
-                {degree === '5' && string === rootString - 1 && <title>the fifth into the bass</title>}
-                <Egg kind="stone" x={x(fret)} y={y(string)} size={8.5} degree={degree} label={degreeSign(degree)} />
+      under={({ x, y }) => {
+        // With a mouse; by keyboard it is a word of the sentence.
+        const pull = { onClick: () => change({ fifthInBass: true }) }
+        const at = ({ fret, string, degree }: (typeof beside)[number]) => ({ x: x(fret), y: y(string), degree })
+        return (
+          <>
+            <path
+              d={inScale.map(({ string, fret }) => dot(x(fret), y(string))).join('')}
+              className={classes['scale']}
+            />
+            <ManyEggs
+              kind="stone"
+              size={STONE}
+              labelOf={degreeSign}
+              eggs={beside.filter((place) => place !== pulled).map(at)}
+            />
+            {pulled && (
+              <g className={classes['pull']} data-testid="pull-fifth" {...pull}>
+                <title>the fifth into the bass</title>
+                <Egg kind="stone" {...at(pulled)} size={STONE} label={degreeSign(pulled.degree)} />
               </g>
-            ))}
-        </>
-      )}
+            )}
+          </>
+        )
+      }}
     />
   )
 }

@@ -67,18 +67,22 @@ export const FromHere = memo(function FromHere({ state }: { readonly state: KeyS
                     height={21}
                     aria-hidden="true"
                   >
-                    {moves.map(({ from, to, by }, index) => (
-                      <g key={`${from}${index}`}>
-                        <Egg x={11 + index * COLUMN} y={10} size={8.5} degree={to} label={degreeSign(to)} />
-                        {by === 0 ? (
-                          <path d={`M${4 + index * COLUMN} 20h14`} className={classes['stays']} />
-                        ) : (
-                          <text x={21 + index * COLUMN} y={14} className={classes['by']}>
-                            {by > 0 ? `+${by}` : `−${-by}`}
-                          </text>
-                        )}
-                      </g>
+                    {moves.map(({ to }, index) => (
+                      <Egg key={index} x={11 + index * COLUMN} y={10} size={8.5} degree={to} label={degreeSign(to)} />
                     ))}
+                    <path
+                      d={moves.map(({ by }, index) => (by === 0 ? `M${4 + index * COLUMN} 20h14` : '')).join('')}
+                      className={classes['stays']}
+                    />
+                    <text y={14} className={classes['by']}>
+                      {moves.map(({ by }, index) =>
+                        by === 0 ? null : (
+                          <tspan key={index} x={21 + index * COLUMN}>
+                            {by > 0 ? `+${by}` : `−${-by}`}
+                          </tspan>
+                        ),
+                      )}
+                    </text>
                   </svg>
                   <span>{hand}</span>
                 </button>

@@ -39,15 +39,18 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
       <h2 className={classes['head']}>
         {now === undefined ? 'May stand in' : `Stands in for ${writeStep(ownChord ?? step.chord, key, plan.numbers)}`}
         <svg viewBox={`0 0 ${width} 14`} width={width} height={14} aria-hidden="true">
-          {stack.map((note, index) => (
-            <text key={note} x={LEFT + index * COLUMN} y={11} className={classes['letter']}>
-              {writeNote(note, settings.naming)}
-            </text>
-          ))}
+          <text y={11} className={classes['letter']}>
+            {stack.map((note, index) => (
+              <tspan key={index} x={LEFT + index * COLUMN}>
+                {writeNote(note, settings.naming)}
+              </tspan>
+            ))}
+          </text>
         </svg>
       </h2>
       <ul className={classes['list']} {...stop}>
-        {all.map(({ kind, chord, stays, comes, goes }) => {
+        {/* Filled anew from key to key: nothing here has a state of its own. */}
+        {all.map(({ kind, chord, stays, comes, goes }, index) => {
           const symbol = writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
           const at = (note: string) => stack.findIndex((one) => pitchClassOf(one) === pitchClassOf(note as typeof one))
           const tones = chord.formula.flatMap((degree) => {
@@ -56,7 +59,7 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
           })
           const columns = tones.map(({ column }) => column)
           return (
-            <li key={symbol}>
+            <li key={index}>
               <button
                 type="button"
                 aria-pressed={kind === now}
@@ -73,10 +76,10 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
                       className={classes['thread']}
                     />
                   )}
-                  {goes.map((note) =>
+                  {goes.map((note, place) =>
                     at(note) < 0 ? null : (
                       <ellipse
-                        key={note}
+                        key={place}
                         cx={LEFT + at(note) * COLUMN}
                         cy={10}
                         rx={6}
@@ -85,9 +88,9 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
                       />
                     ),
                   )}
-                  {tones.map(({ degree, note, column }) => (
+                  {tones.map(({ degree, note, column }, place) => (
                     <Egg
-                      key={degree}
+                      key={place}
                       x={LEFT + column * COLUMN}
                       y={10}
                       size={9}

@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { betweenChords } from '@nestling/core/key'
 import type { Lane, LaneStep } from '@nestling/core/lane'
-import { stringNumber } from '@nestling/core/neck'
+import { fretDistanceMm, stringNumber } from '@nestling/core/neck'
 import type { Degree } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
 import type { Frets } from '@nestling/core/voicing'
@@ -15,7 +15,7 @@ import { gapWords } from '../../../words/lane.ts'
 import { counted, fretsWord } from '../../../words/shapes.ts'
 import type { KeyState } from '../useKey.ts'
 import classes from './Staircase.module.css'
-import { OPEN_ASIDE, type StairLayout, stairLayout } from './stairs.ts'
+import { alongStrings, OPEN_ASIDE, type Ruled, type StairLayout, stairLayout } from './stairs.ts'
 import { useLaneDrag } from './useLaneDrag.ts'
 
 const LANDMARKS = new Set([3, 5, 7, 9, 12, 15, 17])
@@ -106,12 +106,10 @@ const Wires = memo(function Wires({ layout }: { readonly layout: StairLayout }) 
 })
 
 /** The numbers of the frets, over the lane and under it: one text, which is laid out once. */
-export function Ruler({ lane, state, lastFret, width }: Pick<StaircaseProps, 'lane' | 'state' | 'lastFret' | 'width'>) {
-  const { settings } = useStore($session)
-  const { answer, player } = state
-  const { lowOnTop } = settings
-  const leftHanded = instrumentFor(answer.plan, player).handed === 'left'
-  const { fretX } = stairLayout(lane, answer.neck, lastFret, { width, height: 100, lowOnTop, leftHanded })
+export const Ruler = memo(function Ruler(ruled: Ruled) {
+  const { lastFret, width } = ruled
+  const along = alongStrings(ruled)
+  const fretX = (fret: number) => along(fretDistanceMm(ruled.scaleLengthMm, fret))
   return (
     <svg viewBox={`0 0 ${width} 15`} className={classes['ruler']} aria-hidden="true">
       <text>
@@ -128,7 +126,7 @@ export function Ruler({ lane, state, lastFret, width }: Pick<StaircaseProps, 'la
       </text>
     </svg>
   )
-}
+})
 
 interface RowProps {
   readonly step: LaneStep
@@ -168,11 +166,7 @@ function Row({ step, before, layout, isChosen, isStop, isSounding, strings, symb
     >
       <rect x={0} y={rowTop(step.step)} width={width} height={rowHeight} className={classes['field']} />
       <path d={lines(layout.strings.filter((string) => !layout.silent.has(string)))} className={classes['string']} />
-      <path
-        d={lines(layout.strings.filter((string) => layout.silent.has(string)))}
-        className={classes['string']}
-        data-silent
-      />
+      {layout.silent.size > 0 && <path d={lines([...layout.silent])} className={classes['string']} data-silent />}
       <Hop step={step} before={before} layout={layout} symbolOf={symbolOf} />
       {!step.shape && step.refused && <Refused frets={step.refused} step={step.step} layout={layout} />}
       {!shape && (
@@ -298,14 +292,16 @@ function Hop({ step, before, layout, symbolOf }: Pick<RowProps, 'step' | 'before
   const hasRoom = Math.abs(a - layout.nut) > 66
   const tips = (step.shape?.frets ?? []).flatMap((fret) => (fret === null ? [] : [tipX(fret)]))
   const beyond = (direction === 1 ? Math.max(...tips) : Math.min(...tips)) + direction * 16
-  const end = b - Math.sign(b - a) * 11
+  const side = Math.sign(b - a)
+  const end = b - side * 11
   return (
     <g className={classes['hop']} data-folds={by < 0 || undefined}>
       <title>{`${counted(Math.abs(by), 'fret')} ${by < 0 ? 'down' : 'up'}, ${Math.round(step.hopMm ?? 0)} mm`}</title>
       <path d={`M${a} ${stringY(before.step, step.string)}V${y}`} data-riser />
       <circle cx={a} cy={y} r={2} />
-      <path d={`M${a} ${y}Q${(a + end) / 2} ${y - lift} ${end} ${y - 2}`} />
-      <path d={`M${end} ${y - 2}l${-5 * Math.sign(b - a)} -4M${end} ${y - 2}l${-6 * Math.sign(b - a)} 2`} />
+      <path
+        d={`M${a} ${y}Q${(a + end) / 2} ${y - lift} ${end} ${y - 2}l${-5 * side} -4M${end} ${y - 2}l${-6 * side} 2`}
+      />
       {between && <ellipse cx={tipX(from + 1)} cy={y} rx={6} ry={4.4} className={classes['between']} />}
       {by < 0 ? (
         <text x={(a + b) / 2} y={y - 15} textAnchor="middle">

@@ -44,12 +44,27 @@ const AFTER = 8
 const MOST_PITCH = 16
 const STEPS = 7
 
+export interface Ruled {
+  readonly scaleLengthMm: number
+  readonly lastFret: number
+  readonly width: number
+  readonly leftHanded: boolean
+  /** Open strings ring on: they have more room before the nut. */
+  readonly rings: boolean
+}
+
+/** Where a length along the strings lies in a lane, in px from its left. */
+export function alongStrings({ scaleLengthMm, lastFret, width, leftHanded, rings }: Ruled): (mm: number) => number {
+  const before = rings ? BEFORE_RINGING : BEFORE
+  const scale = (width - before - AFTER) / fretDistanceMm(scaleLengthMm, lastFret)
+  return (mm) => (leftHanded ? width - before - scale * mm : before + scale * mm)
+}
+
 const used = ({ shape, refused, instead }: LaneStep): readonly Frets[] =>
   [shape?.frets, refused, instead?.shape.frets].flatMap((frets) => (frets ? [frets] : []))
 
 export function stairLayout(lane: Lane, neck: Neck, lastFret: number, facing: StairFacing): StairLayout {
   const { width, height, lowOnTop, leftHanded } = facing
-  const before = lane.ask.kind === 'tones' ? BEFORE_RINGING : BEFORE
   const sounding = new Set(
     lane.steps.flatMap((step) =>
       used(step).flatMap((frets) => frets.flatMap((fret, string) => (fret === null ? [] : [string]))),
@@ -68,26 +83,27 @@ export function stairLayout(lane: Lane, neck: Neck, lastFret: number, facing: St
   )
   const all = places.at(-1) ?? 0
   const pitch = Math.min(MOST_PITCH, (rowHeight - 21) / Math.max(1, all))
-  const scale = (width - before - AFTER) / fretDistanceMm(neck.scaleLengthMm, lastFret)
-  const mirror = (x: number) => (leftHanded ? width - x : x)
+  const { scaleLengthMm } = neck
+  const along = alongStrings({ scaleLengthMm, lastFret, width, leftHanded, rings: lane.ask.kind === 'tones' })
+  const direction = leftHanded ? -1 : 1
   const open = Math.min(...neck.firstFret) - 1
-  const openX = before + scale * fretDistanceMm(neck.scaleLengthMm, open)
+  const nut = along(fretDistanceMm(scaleLengthMm, open))
   const inset = (rowHeight - all * pitch) / 2
   const rowTop = (step: number) => (STEPS - step) * rowHeight
   return {
     width,
     height,
-    nut: mirror(openX),
+    nut,
     firstFret: open,
-    end: mirror(width - AFTER),
+    end: leftHanded ? AFTER : width - AFTER,
     lastFret,
-    direction: leftHanded ? -1 : 1,
+    direction,
     strings,
     silent: new Set(strings.filter((string) => !sounding.has(string))),
     rowHeight,
     pitch,
-    fretX: (fret) => mirror(before + scale * fretDistanceMm(neck.scaleLengthMm, fret)),
-    tipX: (fret) => mirror(fret === 0 ? openX - 12 : before + scale * fingertipMm(neck.scaleLengthMm, fret)),
+    fretX: (fret) => along(fretDistanceMm(scaleLengthMm, fret)),
+    tipX: (fret) => (fret === 0 ? nut - direction * 12 : along(fingertipMm(scaleLengthMm, fret))),
     stringY: (step, string) => {
       const place = (places[strings.indexOf(string)] ?? 0) * pitch
       return lowOnTop ? rowTop(step) + inset + place : rowTop(step) + rowHeight - inset - place
