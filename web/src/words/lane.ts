@@ -75,3 +75,6 @@ export function askWords(ask: LaneAsk, strings: number): string {
     }
   }
 }
+
+/** A chord symbol for which a column of ordinary names is too narrow. */
+export const isLong = (symbol: string): boolean => symbol.length > 9

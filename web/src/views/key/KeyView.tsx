@@ -17,7 +17,7 @@ import type { PageData } from '../../state/page.ts'
 import { saveSoundFile, swingOf } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
 import { BREAKPOINTS } from '../../styles/breakpoints.mjs'
-import { askWords, FUNCTION_WORDS } from '../../words/lane.ts'
+import { askWords, FUNCTION_WORDS, isLong } from '../../words/lane.ts'
 import { spokenChord } from '../../words/spoken.ts'
 import { Acts } from './Acts.tsx'
 import type { Params } from './address.ts'
@@ -205,13 +205,15 @@ function StepNames({
           <small>
             {writeStep(chord, key, plan.numbers)} {FUNCTION_WORDS[of]}
           </small>
-          <b>{writeSymbol(chord, { naming: settings.naming, school: settings.symbols })}</b>
+          <ChordName symbol={writeSymbol(chord, { naming: settings.naming, school: settings.symbols })} />
           {ringsAs(step) !== undefined && <small>{ringsAs(step)}</small>}
         </li>
       ))}
     </ol>
   )
 }
+
+const ChordName = ({ symbol }: { readonly symbol: string }) => <b data-long={isLong(symbol) || undefined}>{symbol}</b>
 
 const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
 

@@ -9,12 +9,14 @@ import { useOneStop } from '../../../controls/useOneStop.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
+import { isLong } from '../../../words/lane.ts'
 import { counted } from '../../../words/shapes.ts'
 import { turnsGoing } from '../toScore.ts'
 import type { KeyState } from '../useKey.ts'
 import classes from './Beside.module.css'
 
-const COLUMN = 37
+/** A tone with its move, in px: the more tones a chord has, the closer they stand. */
+const columnOf = (tones: number): number => (tones < 5 ? 37 : tones === 5 ? 33 : 28)
 
 export const FromHere = memo(function FromHere({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
@@ -46,6 +48,9 @@ export const FromHere = memo(function FromHere({ state }: { readonly state: KeyS
             const hand = there
               ? `${string === undefined ? '' : `on ${stringNumber(string, answer.neck.open.length)}, `}${there.by === 0 ? 'same place' : `${there.by > 0 ? 'up' : 'down'} ${Math.abs(there.by)}`}`
               : ''
+            // Beside many tones there is no room for words: the button says them.
+            const shown = moves.length < 5 ? hand : moves.length === 5 ? hand.replace(/^on \d+, /, '') : ''
+            const column = columnOf(moves.length)
             const told = moves.map(({ from, to, by }) =>
               by === 0
                 ? `${degreeName(from)} stays as ${degreeName(to)}`
@@ -56,35 +61,36 @@ export const FromHere = memo(function FromHere({ state }: { readonly state: KeyS
                 <button
                   type="button"
                   aria-label={`${symbol}: ${told.join(', ')}${hand === '' ? '' : `; ${hand}`}`}
+                  title={shown === hand ? undefined : hand}
                   data-testid="from-here"
                   onClick={() => change({ step, ...(there ? { lane: there.turn.lane } : {}) })}
                 >
                   <small>{writeStep(chord, key, plan.numbers)}</small>
-                  <b>{symbol}</b>
+                  <b data-long={isLong(symbol) || undefined}>{symbol}</b>
                   <svg
-                    viewBox={`0 0 ${COLUMN * moves.length} 21`}
-                    width={COLUMN * moves.length}
+                    viewBox={`0 0 ${column * moves.length} 21`}
+                    width={column * moves.length}
                     height={21}
                     aria-hidden="true"
                   >
                     {moves.map(({ to }, index) => (
-                      <Egg key={index} x={11 + index * COLUMN} y={10} size={8.5} degree={to} label={degreeSign(to)} />
+                      <Egg key={index} x={11 + index * column} y={10} size={8.5} degree={to} label={degreeSign(to)} />
                     ))}
                     <path
-                      d={moves.map(({ by }, index) => (by === 0 ? `M${4 + index * COLUMN} 20h14` : '')).join('')}
+                      d={moves.map(({ by }, index) => (by === 0 ? `M${4 + index * column} 20h14` : '')).join('')}
                       className={classes['stays']}
                     />
                     <text y={14} className={classes['by']}>
                       {moves.map(({ by }, index) =>
                         by === 0 ? null : (
-                          <tspan key={index} x={21 + index * COLUMN}>
+                          <tspan key={index} x={21 + index * column}>
                             {by > 0 ? `+${by}` : `−${-by}`}
                           </tspan>
                         ),
                       )}
                     </text>
                   </svg>
-                  <span>{hand}</span>
+                  {shown !== '' && <span data-short={moves.length === 5 || undefined}>{shown}</span>}
                 </button>
               </li>
             )

@@ -8,12 +8,12 @@ import { useOneStop } from '../../../controls/useOneStop.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
-import { STAND_IN_WORDS } from '../../../words/lane.ts'
+import { isLong, STAND_IN_WORDS } from '../../../words/lane.ts'
 import type { KeyState } from '../useKey.ts'
 import classes from './Beside.module.css'
 
-const COLUMN = 34
-const LEFT = 14
+const COLUMN = 31
+const LEFT = 12
 
 export const StandIns = memo(function StandIns({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
@@ -68,7 +68,7 @@ export const StandIns = memo(function StandIns({ state }: { readonly state: KeyS
                 data-testid="stand-in"
                 onClick={() => stand(kind)}
               >
-                <b>{symbol}</b>
+                <b data-long={isLong(symbol) || undefined}>{symbol}</b>
                 <svg viewBox={`0 -2 ${width} 24`} width={width} height={24} aria-hidden="true">
                   {columns.length > 1 && (
                     <path

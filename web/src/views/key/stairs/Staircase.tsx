@@ -1,7 +1,6 @@
 /** A lane as a staircase: every step a row, all on one fret ruler; from row to row the way of the hand on its own string. */
 import { useStore } from '@nanostores/react'
-import { writeSymbol } from '@nestling/core/chord'
-import { betweenChords } from '@nestling/core/key'
+import { type Chord, writeSymbol } from '@nestling/core/chord'
 import type { Lane, LaneStep } from '@nestling/core/lane'
 import { fretDistanceMm, stringNumber } from '@nestling/core/neck'
 import type { Degree } from '@nestling/core/pitch'
@@ -14,6 +13,8 @@ import { degreeName, degreeSign } from '../../../words/degrees.ts'
 import { gapWords } from '../../../words/lane.ts'
 import { counted, fretsWord } from '../../../words/shapes.ts'
 import type { KeyState } from '../useKey.ts'
+import { Hops } from './Hops.tsx'
+import { hopTo } from './hops.ts'
 import classes from './Staircase.module.css'
 import { alongStrings, OPEN_ASIDE, type Ruled, type StairLayout, stairLayout } from './stairs.ts'
 import { useLaneDrag } from './useLaneDrag.ts'
@@ -42,6 +43,7 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
     [lane, neck, lastFret, width, height, lowOnTop, leftHanded],
   )
   const take = (step: number) => change({ step, lane: number })
+  const symbolOf = (chord: Chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
   const box = useRef<SVGSVGElement>(null)
   const drag = useLaneDrag(lane, layout, box, (from) => change({ from, lane: number }))
   // Where the keyboard stands on a step, it goes along with the arrows.
@@ -71,7 +73,7 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
           isStop={plan.step === step.step}
           isSounding={sounds === step.step}
           strings={neck.open.length}
-          symbolOf={(chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })}
+          symbolOf={symbolOf}
           take={() => {
             if (drag.wasDragged()) return
             if (plan.step === step.step && plan.lane === number) hearChosen()
@@ -79,6 +81,7 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
           }}
         />
       ))}
+      <Hops lane={lane} layout={layout} symbolOf={symbolOf} />
       <Tones lane={lane} layout={layout} labels={settings.labels !== 'none'} />
       {drag.start !== undefined && (
         <g className={classes['start']} data-testid="lane-start">
@@ -137,13 +140,14 @@ interface RowProps {
   readonly isStop: boolean
   readonly isSounding: boolean
   readonly strings: number
-  readonly symbolOf: (chord: LaneStep['chord']) => string
+  readonly symbolOf: (chord: Chord) => string
   readonly take: () => void
 }
 
 function Row({ step, before, layout, isChosen, isStop, isSounding, strings, symbolOf, take }: RowProps) {
   const { stringY, rowTop, rowHeight, width } = layout
   const shape = step.shape ?? step.instead?.shape
+  const hop = hopTo(step, before)
   const lines = (strings: readonly number[]) =>
     strings.map((string) => `M${layout.nut} ${stringY(step.step, string)}H${layout.end}`).join('')
   return (
@@ -164,26 +168,17 @@ function Row({ step, before, layout, isChosen, isStop, isSounding, strings, symb
         take()
       }}
     >
+      {hop && (
+        <title>{`${counted(Math.abs(hop.by), 'fret')} ${hop.by < 0 ? 'down' : 'up'}, ${Math.round(step.hopMm ?? 0)} mm`}</title>
+      )}
       <rect x={0} y={rowTop(step.step)} width={width} height={rowHeight} className={classes['field']} />
       <path d={lines(layout.strings.filter((string) => !layout.silent.has(string)))} className={classes['string']} />
       {layout.silent.size > 0 && <path d={lines([...layout.silent])} className={classes['string']} data-silent />}
-      <Hop step={step} before={before} layout={layout} symbolOf={symbolOf} />
       {!step.shape && step.refused && <Refused frets={step.refused} step={step.step} layout={layout} />}
       {!shape && (
         <text x={width / 2} y={rowTop(step.step) + rowHeight / 2 + 4} className={classes['why']}>
           {step.gap && gapWords(step.gap)}
         </text>
-      )}
-      {shape && (
-        <path
-          className={classes['thread']}
-          d={shape.frets
-            .flatMap((fret, string) =>
-              fret === null || fret === 0 ? [] : [`${layout.tipX(fret)} ${stringY(step.step, string)}`],
-            )
-            .map((point, index) => `${index === 0 ? 'M' : 'L'}${point}`)
-            .join('')}
-        />
       )}
     </g>
   )
@@ -265,60 +260,6 @@ function Refused({
         className={classes['refused']}
       />
     ),
-  )
-}
-
-/** The riser where the hand was, and the tread as long as the hop; a leapt-over fret holds the chord in between. */
-function Hop({ step, before, layout, symbolOf }: Pick<RowProps, 'step' | 'before' | 'layout' | 'symbolOf'>) {
-  const from = before?.shape?.frets[step.string]
-  const to = step.shape?.frets[step.string]
-  if (
-    !before ||
-    before.string !== step.string ||
-    from === null ||
-    from === undefined ||
-    to === null ||
-    to === undefined
-  )
-    return null
-  const { tipX, stringY, direction } = layout
-  const y = stringY(step.step, step.string)
-  const [a, b] = [tipX(from), tipX(to)]
-  const by = to - from
-  const between =
-    by === 2 ? betweenChords(before.chord, step.chord).find(({ reason }) => reason === 'leading') : undefined
-  const lift = by < 0 ? 26 : 8
-  // Near the nut its name stands behind the shape.
-  const hasRoom = Math.abs(a - layout.nut) > 66
-  const tips = (step.shape?.frets ?? []).flatMap((fret) => (fret === null ? [] : [tipX(fret)]))
-  const beyond = (direction === 1 ? Math.max(...tips) : Math.min(...tips)) + direction * 16
-  const side = Math.sign(b - a)
-  const end = b - side * 11
-  return (
-    <g className={classes['hop']} data-folds={by < 0 || undefined}>
-      <title>{`${counted(Math.abs(by), 'fret')} ${by < 0 ? 'down' : 'up'}, ${Math.round(step.hopMm ?? 0)} mm`}</title>
-      <path d={`M${a} ${stringY(before.step, step.string)}V${y}`} data-riser />
-      <circle cx={a} cy={y} r={2} />
-      <path
-        d={`M${a} ${y}Q${(a + end) / 2} ${y - lift} ${end} ${y - 2}l${-5 * side} -4M${end} ${y - 2}l${-6 * side} 2`}
-      />
-      {between && <ellipse cx={tipX(from + 1)} cy={y} rx={6} ry={4.4} className={classes['between']} />}
-      {by < 0 ? (
-        <text x={(a + b) / 2} y={y - 15} textAnchor="middle">
-          −{-by}
-          {step.gap && `: lower, ${gapWords(step.gap)}`}
-        </text>
-      ) : (
-        <text x={a - direction * 6} y={y + 3.5} textAnchor={direction === 1 ? 'end' : 'start'}>
-          {between && hasRoom && <tspan className={classes['name']}>{`${symbolOf(between.chord)}\u00a0`}</tspan>}+{by}
-        </text>
-      )}
-      {between && !hasRoom && (
-        <text x={beyond} y={y + 3.5} textAnchor={direction === 1 ? 'start' : 'end'}>
-          <tspan className={classes['name']}>{symbolOf(between.chord)}</tspan>
-        </text>
-      )}
-    </g>
   )
 }
 
