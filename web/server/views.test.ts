@@ -104,6 +104,19 @@ describe('its thread', () => {
     }, 5000)
   })
 
+  test('where the one after it can’t begin, who waits is told, and the next view tries again', async () => {
+    const file = join(folder, 'mended.mjs')
+    const good = `export default ({ url }) => url === '/end' ? process.exit(1) : { status: 200, headers: {}, body: url }`
+    writeFileSync(file, good)
+    const draw = await drawer(file, { entry: '', views: ['/'] })
+    const signal = AbortSignal.timeout(30_000)
+    writeFileSync(file, 'throw new Error("no such build")')
+    await expect(draw(view('/end'), signal)).rejects.toThrow(/exited/)
+    for (let round = 0; round < 2; round++) await expect(draw(view('map'), signal)).rejects.toThrow(/build|Terminat/)
+    writeFileSync(file, good)
+    await vi.waitFor(async () => expect(await draw(view('map'), signal)).toMatchObject({ body: 'map' }), 10_000)
+  })
+
   test('one that can’t begin is told', async () => {
     writeFileSync(join(folder, 'broken.mjs'), 'throw new Error("no such build")')
     await expect(drawer(join(folder, 'broken.mjs'), { entry: '', views: ['/'] })).rejects.toThrow('no such build')

@@ -20,20 +20,29 @@ const MOST_MS = 8000
 
 /** @returns What draws, once its thread is ready. @throws What kept that from beginning. */
 export async function drawer(threadFile: string, drawing: Drawing): Promise<Draw> {
-  const pool = new Piscina<ViewAsked, ViewDrawn>({
-    filename: threadFile,
-    workerData: drawing,
-    // A second one has what is kept to read once more after every change: with two, pages came later on two cores.
-    minThreads: 1,
-    maxThreads: 1,
-    // Else an idle thread stands still, and what it would draw meanwhile with it.
-    atomics: 'disabled',
-    // The server's own loader of sources is not for threads that were built.
-    execArgv: [],
-  })
-  // What it was at is told to who asked for it; one that ends while it is idle is followed by another.
-  pool.on('error', () => undefined)
-  const draw: Draw = (asked, signal) => pool.run(asked, { signal })
+  let pool: Piscina<ViewAsked, ViewDrawn> | undefined
+  const started = () => {
+    if (pool) return pool
+    const begun = new Piscina<ViewAsked, ViewDrawn>({
+      filename: threadFile,
+      workerData: drawing,
+      // A second one has what is kept to read once more after every change: with two, pages came later on two cores.
+      minThreads: 1,
+      maxThreads: 1,
+      // Else an idle thread stands still, and what it would draw meanwhile with it.
+      atomics: 'disabled',
+      // The server's own loader of sources is not for threads that were built.
+      execArgv: [],
+    })
+    // A thread that can't even begin would leave those who wait waiting: they are told, and the next view begins anew.
+    begun.on('error', () => {
+      if (pool === begun) pool = undefined
+      void begun.destroy()
+    })
+    pool = begun
+    return begun
+  }
+  const draw: Draw = (asked, signal) => started().run(asked, { signal })
   const first: ViewAsked = { method: 'HEAD', url: drawing.views[0] ?? '/', headers: {} }
   await draw(first, AbortSignal.timeout(MOST_START_MS))
   return draw

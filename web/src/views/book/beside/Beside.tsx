@@ -1,4 +1,4 @@
-/** The open shape: under the hand, what it lies in, what it leads to, how it went; its names, note, tags; rename, move, delete. */
+/** The open shape: under the hand; note, tags; rename, move, delete; then what it lies in, how it went, where it leads, its other names. */
 import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
 import { handOn, reachMm } from '@nestling/core/hand'
@@ -52,7 +52,6 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
         <HandNeck frets={shape.frets} degrees={voicing?.degrees ?? []} fingering={fingering} from={window.from} to={window.to} lowOnTop={settings.lowOnTop} leftHanded={instrument.handed === 'left'} labelOf={degreeSign} />
       )}
       <Note key={kept.id} note={kept.note} keep={(note) => void state.edit(kept, { note }, 'The note was changed')} />
-      <History open={open} />
       <Tags key={`tags-${kept.id}`} tags={kept.tags} known={state.contents.tags.map(({ tag }) => tag)} keep={(tags) => void state.edit(kept, { tags }, 'The tags were changed')} />
       <p className={classes['quiet']}>
         <button type="button" aria-label={`Rename ${kept.name}`} onClick={() => setNaming(true)}>
@@ -63,6 +62,8 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
           delete
         </button>
       </p>
+      {/* Last: it comes when it is looked up, and must not move what is pressed. */}
+      <History open={open} />
     </section>
   )
 } // biome-ignore format: elements

@@ -278,7 +278,7 @@ function spoken(step: LaneStep, strings: number, symbolOf: RowProps['symbolOf'])
   const hop =
     step.hopFrets === undefined
       ? ''
-      : `, ${Math.abs(step.hopFrets)} frets ${step.hopFrets < 0 ? 'down' : 'up'}, ${Math.round(step.hopMm ?? 0)} millimetres`
+      : `, ${counted(Math.abs(step.hopFrets), 'fret')} ${step.hopFrets < 0 ? 'down' : 'up'}, ${Math.round(step.hopMm ?? 0)} millimetres`
   const instead = step.instead && !step.shape ? `, not to be had so; ${symbolOf(step.instead.chord)} instead` : ''
   return `${name}${instead}: ${tones.join(', ')}${hop}`
 }
