@@ -146,6 +146,21 @@ function contrast(a: readonly number[], b: readonly number[]): number {
   return (more + 0.05) / (less + 0.05)
 }
 
+test('the signs in eggs are filled and nothing else, whatever the lines of a drawing are', async ({ page }) => {
+  for (const path of [
+    '/?chord=Ebmaj7&shape=x6878x',
+    '/map?chord=Ebmaj7&add=9',
+    '/key?key=Bb',
+    '/arpeggio?chord=Cmaj7',
+  ]) {
+    await open(page, path)
+    const signs = page.locator('svg [data-label]')
+    await expect(signs.first()).toBeVisible()
+    const strokes = await signs.evaluateAll((all) => all.map((sign) => getComputedStyle(sign).stroke))
+    expect(strokes.filter((stroke) => stroke !== 'none')).toEqual([])
+  }
+})
+
 test('wires and borders stand out three to one, by day and at dusk', async ({ page }) => {
   for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme })
