@@ -66,8 +66,14 @@ test('a symbol that can’t be read says what and where, and changes nothing', a
   await line(page).press('Enter')
   const frets = () =>
     page.getByTestId('shape-row').evaluateAll((bars) => bars.map((bar) => bar.getAttribute('data-frets')))
-  await expect.poll(async () => (await frets()).length).toBeGreaterThan(3)
-  const before = await frets()
+  // Bars out of sight come a moment after those in sight.
+  let before = await frets()
+  const hasSettled = async () => {
+    const last = before
+    before = await frets()
+    return before.length > 3 && before.join() === last.join()
+  }
+  await expect.poll(hasSettled, { intervals: [300] }).toBe(true)
   await line(page).fill('C7x9')
   await expect(
     page.getByTestId('line-wrong').filter({ hasText: 'x9 is not a tension; expected b9, 9 or #9' }),
