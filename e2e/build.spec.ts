@@ -131,6 +131,21 @@ test('the words of the sentence are controls', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Open strings: open strings too' })).toBeVisible()
 })
 
+test('what stands below keeps its place, however long the chord’s name and formula are', async ({ page }) => {
+  await open(page, '/?chord=C')
+  const top = async () => (await page.locator('[data-place="1:1"]').boundingBox())?.y
+  const at = await top()
+  // Both with the longest words of a sentence without further wishes; the second has a sign that another font draws.
+  for (const [typed, name] of [
+    ['F#m(maj13)', 'F♯m(maj13)'],
+    ['Abdim9', 'A♭dim9'],
+  ] as const) {
+    await line(page).fill(`${typed} any strings any`)
+    await expect(symbol(page)).toHaveText(name)
+    expect(await top()).toBe(at)
+  }
+})
+
 test('Space plays the shape: the strings are rendered and sound', async ({ page }) => {
   const started = await watchSounds(page)
   await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')

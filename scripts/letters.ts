@@ -11,7 +11,7 @@ const LETTERS = 'R0123456789♭♯'
 const UNITS_PER_EM = 250
 const neck = join(import.meta.dirname, '..', 'web', 'src', 'neck')
 
-export const fontOf = (name: string): Font => {
+const fontOf = (name: string): Font => {
   const { buffer, byteOffset, byteLength } = readFileSync(join(neck, '..', 'fonts', name))
   return opentype.parse(buffer.slice(byteOffset, byteOffset + byteLength) as ArrayBuffer)
 }

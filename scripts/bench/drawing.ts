@@ -38,7 +38,7 @@ for (let round = 0; round < ROUNDS; round++) {
     }),
   )
   await page.waitForTimeout(PAUSE_MS)
-  mapTasks.push(Math.max(...tasksOf(await browser.stopTracing())))
+  mapTasks.push(Math.max(...tasksOf(await browser.stopTracing()).map(({ heldMs }) => heldMs)))
 }
 console.log(
   `The map of C13#11 on seven strings, asked anew: median ${ms(medianOf(mapTimes))}; longest task of the main thread: median ${ms(medianOf(mapTasks))}, slowest ${ms(Math.max(...mapTasks))}`,
@@ -61,7 +61,7 @@ for (const handle of ['scaleLengthMm', 'lastReachableFret', 'ease-5']) {
   const trace = await browser.stopTracing()
   await page.keyboard.press('Escape')
   await page.mouse.up()
-  pulls.push(...tasksOf(trace))
+  pulls.push(...tasksOf(trace).map(({ heldMs }) => heldMs))
   await page.waitForTimeout(PAUSE_MS)
 }
 pulls.sort((a, b) => a - b)

@@ -1,11 +1,51 @@
 /** What held the main thread of a page, read from a trace of the browser. */
+import { ms } from './table.ts'
 
-/** Milliseconds that each task held the main thread of the page, in a trace with the mark `asked`. */
-export function tasksOf(trace: Buffer): readonly number[] {
-  const events: { name: string; pid: number; tid: number; dur?: number }[] = JSON.parse(trace.toString()).traceEvents
-  const asked = events.find(({ name }) => name === 'asked')
+/** A task of the main thread, in milliseconds. */
+export interface Task {
+  /** How many marks `asked` went before it. */
+  readonly asked: number
+  /** From its beginning to its end. */
+  readonly heldMs: number
+  /** What the processor gave to it meanwhile; the rest went to other threads, programs and machines. */
+  readonly ownMs: number
+}
+
+interface TraceEvent {
+  readonly name: string
+  readonly pid: number
+  readonly tid: number
+  readonly ts: number
+  readonly dur?: number
+  readonly tdur?: number
+}
+
+/** The tasks of the main thread of the page since the first mark `asked` of a trace: before it the tracing itself begins. */
+export function tasksOf(trace: Buffer): readonly Task[] {
+  const events: readonly TraceEvent[] = JSON.parse(trace.toString()).traceEvents
+  const asked = events.filter(({ name }) => name === 'asked').toSorted((a, b) => a.ts - b.ts)
   const tasks = events.filter(
-    ({ name, pid, tid }) => name.endsWith('RunTask') && pid === asked?.pid && tid === asked?.tid,
+    ({ name, pid, tid }) => name.endsWith('RunTask') && pid === asked[0]?.pid && tid === asked[0]?.tid,
   )
-  return tasks.map(({ dur }) => (dur ?? 0) / 1000)
+  return tasks
+    .map(({ ts, dur = 0, tdur = dur }) => ({
+      asked: asked.filter((mark) => mark.ts <= ts + dur).length,
+      heldMs: dur / 1000,
+      ownMs: tdur / 1000,
+    }))
+    .filter((task) => task.asked > 0)
+}
+
+/** How many of them were long, in words. */
+export function longTasksWord(tasks: readonly Task[]): string {
+  const over = (key: keyof Task) =>
+    `${tasks.filter((task) => task[key] > 16).length} (the longest ${ms(Math.max(0, ...tasks.map((task) => task[key])))})`
+  return `tasks over 16 ms, of ${tasks.length}: ${over('ownMs')} by their own work, ${over('heldMs')} by the clock`
+}
+
+/** The longest task after each mark, by its own work, in milliseconds. */
+export function longestAfterEach(tasks: readonly Task[]): readonly number[] {
+  const longest: number[] = []
+  for (const { asked, ownMs } of tasks) longest[asked] = Math.max(longest[asked] ?? 0, ownMs)
+  return longest.slice(1)
 }

@@ -25,3 +25,7 @@ export function eggPath({ x, y }: { readonly x: number; readonly y: number }, si
   const { dx, dy, arcs } = outlineOf(size, ring)
   return `M${round(x - dx)} ${round(y - dy)}${arcs}`
 }
+
+/** An upright oval around a point, from half its width and height, as path data: many of them make one path. */
+export const ovalPath = (x: number, y: number, rx: number, ry: number): string =>
+  `M${x - rx} ${y}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0`

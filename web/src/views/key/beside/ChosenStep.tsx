@@ -11,6 +11,7 @@ import { highestPressed, lowestPressed } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
 import { ClaimField } from '../../../controls/ClaimField.tsx'
 import { Egg } from '../../../neck/Egg.tsx'
+import { ovalPath } from '../../../neck/eggPath.ts'
 import { HandNeck } from '../../../neck/HandNeck.tsx'
 import { ManyEggs } from '../../../neck/ManyEggs.tsx'
 import { $session } from '../../../state/session.ts'
@@ -92,10 +93,8 @@ export const ChosenStep = memo(function ChosenStep({ state }: { readonly state: 
 
 /** Half a stone's length. */
 const STONE = 8.5
+/** Half the width of a tone of the scale. */
 const DOT = 3.2
-/** A tone of the scale. */
-const dot = (x: number, y: number): string =>
-  `M${x - DOT} ${y}a${DOT} ${DOT} 0 1 0 ${2 * DOT} 0a${DOT} ${DOT} 0 1 0 ${-2 * DOT} 0`
 
 function StepNeck({ state }: { readonly state: KeyState }) {
   const { settings } = useStore($session)
@@ -144,7 +143,7 @@ function StepNeck({ state }: { readonly state: KeyState }) {
         return (
           <>
             <path
-              d={inScale.map(({ string, fret }) => dot(x(fret), y(string))).join('')}
+              d={inScale.map(({ string, fret }) => ovalPath(x(fret), y(string), DOT, DOT)).join('')}
               className={classes['scale']}
             />
             <ManyEggs

@@ -2,6 +2,7 @@
 import type { Chord } from '@nestling/core/chord'
 import { betweenChords } from '@nestling/core/key'
 import type { Lane, LaneStep } from '@nestling/core/lane'
+import { ovalPath } from '../../../neck/eggPath.ts'
 import { gapWords } from '../../../words/lane.ts'
 import type { StairLayout } from './stairs.ts'
 
@@ -45,8 +46,6 @@ export interface DrawnHops {
 }
 
 const [DOT, WIDE, HIGH] = [2, 6, 4.4]
-const oval = (x: number, y: number, rx: number, ry: number): string =>
-  `M${x - rx} ${y}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0`
 /** Nearer to the nut than this, the name of a chord in between stands behind the shape. */
 const NAME_ROOM = 66
 
@@ -66,7 +65,7 @@ export function drawnHops({ steps }: Lane, layout: StairLayout, symbolOf: (chord
     const riser = `M${a} ${stringY(before.step, step.string)}V${y}`
     const bend = `${(a + end) / 2} ${y - (by < 0 ? 26 : 8)}`
     const tread = `M${a} ${y}Q${bend} ${end} ${y - 2}l${-5 * side} -4M${end} ${y - 2}l${-6 * side} 2`
-    all.dots += oval(a, y, DOT, DOT)
+    all.dots += ovalPath(a, y, DOT, DOT)
     if (by < 0) {
       all.folds += riser + tread
       const why = step.gap ? `: lower, ${gapWords(step.gap)}` : ''
@@ -83,7 +82,7 @@ export function drawnHops({ steps }: Lane, layout: StairLayout, symbolOf: (chord
     const told = { x: a - direction * 6, y: y + 3.5, anchor: behind, words: `+${by}` }
     words.push({ ...told, name: hasRoom ? name : '' })
     if (!between) continue
-    all.between += oval(tipX(from + 1), y, WIDE, HIGH)
+    all.between += ovalPath(tipX(from + 1), y, WIDE, HIGH)
     if (hasRoom) continue
     const tips = (step.shape?.frets ?? []).flatMap((fret) => (fret === null ? [] : [tipX(fret)]))
     const beyond = (direction === 1 ? Math.max(...tips) : Math.min(...tips)) + direction * 16
