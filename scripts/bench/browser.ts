@@ -83,6 +83,7 @@ for (let time = 0; time < TIMES_OVER; time++) {
   }
   const tasks = await tasksSince()
   tasksTyping.push(...tasks)
+  // The first mark only begins the trace.
   longest.push(longestAfterEach(tasks).slice(1))
 }
 all.sort((a, b) => a - b)
@@ -127,7 +128,7 @@ console.log(
   `\nDragging a tone: ${frames.length} frames, median ${ms(medianOf(frames))} (${Math.round(1000 / medianOf(frames))} a second), 95 of 100 within ${ms(frames.toSorted((a, b) => a - b)[Math.floor(frames.length * 0.95)] ?? 0)}; ${longTasksWord(tasksDragging)}`,
 )
 
-/** The mouse over the places one fret away, the bars of what was found and the neck: each draws a ghost. */
+/** The mouse over the places one fret away and the bars of what was found: each draws a ghost. */
 await page.goto(`${address}?chord=Gm9&arrangement=any&strings=any`)
 await page.getByTestId('candidate').first().waitFor()
 await page.waitForTimeout(3 * PAUSE_MS)
