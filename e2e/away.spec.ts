@@ -25,6 +25,7 @@ for (const [number, shape] of SHAPES.entries())
     for (let one = 0; one < PLACES; one++) {
       // The names follow the neck a moment later.
       await expect(around).toHaveAttribute('aria-busy', 'false')
+      await expect(around.getByRole('table')).toHaveAttribute('aria-busy', 'false')
       const place = places.nth((number + one * 5) % count)
       const named = /^([^:]+):/.exec((await place.getAttribute('aria-label')) ?? '')?.[1] ?? ''
       const box = await place.boundingBox()

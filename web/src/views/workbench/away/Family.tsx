@@ -16,9 +16,9 @@ import { fretsWord } from '../../../words/shapes.ts'
 import classes from './Away.module.css'
 import { Candidate } from './Candidate.tsx'
 
-/** A frame after the names. */
+/** A frame after the last of the names. */
 export function Family({ state: now }: { readonly state: WorkbenchState }) {
-  const state = useFrameLater(now)
+  const state = useFrameLater(useFrameLater(now))
   const voicing = useMemo(() => voicingInHand(state), [state])
   return voicing && <FamilyOf state={state} voicing={voicing} />
 }

@@ -1,19 +1,15 @@
 /** One fret away as a neck of names: each place holds what the chord becomes when the string's tone goes there. */
+
 import { useStore } from '@nanostores/react'
-import { type Chord, writeSymbol } from '@nestling/core/chord'
-import { stringNumber } from '@nestling/core/neck'
-import { writeNote } from '@nestling/core/pitch'
-import { type Voicing, voicingOf } from '@nestling/core/voicing'
+import type { Voicing } from '@nestling/core/voicing'
 import { useMemo } from 'react'
+import { useFrameLater } from '../../../controls/useFrameLater.ts'
 import { useOneStop } from '../../../controls/useOneStop.ts'
-import { Egg } from '../../../neck/Egg.tsx'
 import { $session } from '../../../state/session.ts'
 import { neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'
-import { degreeName, degreeSign } from '../../../words/degrees.ts'
-import { counted } from '../../../words/shapes.ts'
 import classes from './Away.module.css'
-import { Candidate } from './Candidate.tsx'
-import { type NamedPlace, nameGrid, STEPS } from './grid.ts'
+import { nameGrid, STEPS } from './grid.ts'
+import { StringOfNames, stepWords } from './StringOfNames.tsx'
 
 export interface NeckOfNamesProps {
   readonly state: WorkbenchState
@@ -22,20 +18,28 @@ export interface NeckOfNamesProps {
   readonly hold: (voicing: Voicing) => void
 }
 
+/** As many strings are named in the first frame, the rest in the one after it: all of them would be half a frame's work more. */
+const FIRST = 3
+
 export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
   const { settings } = useStore($session)
   const { question, player } = state
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
-  const rows = useMemo(() => nameGrid(from, neck), [from, neck])
-  const strings = neck.open.length
+  const now = useMemo(() => ({ rows: nameGrid(from, neck), from, neck, hold }), [from, neck, hold])
+  const before = useFrameLater(now)
   const isLeft = player.instrument.handed === 'left'
   const stop = useOneStop<HTMLTableElement>(isLeft ? -1 : 1)
   const steps = isLeft ? STEPS.toReversed() : STEPS
   // The same order of strings as on the neck above.
-  const drawn = settings.lowOnTop ? rows : rows.toReversed()
-  const symbolOf = (chord: Chord) => writeSymbol(chord, { naming: settings.naming, school: settings.symbols })
+  const ordered = (rows: typeof now.rows) => (settings.lowOnTop ? rows : rows.toReversed())
+  const [drawn, drawnBefore] = [ordered(now.rows), ordered(before.rows)]
   return (
-    <table className={classes['grid']} aria-label="One fret away: what the chord becomes" {...stop}>
+    <table
+      className={classes['grid']}
+      aria-label="One fret away: what the chord becomes"
+      aria-busy={before !== now}
+      {...stop}
+    >
       <thead>
         <tr className={classes['steps']}>
           {steps.map((by) => (
@@ -47,95 +51,22 @@ export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
         </tr>
       </thead>
       <tbody>
-        {drawn.map(({ string, places }) => {
-          const degree = from.degrees[string]
-          const note = from.notes[string]
-          if (!degree || !note) return null
-          const cell = ({ by, place }: (typeof places)[number]) => (
-            <td key={by} className={classes['place']}>
-              {place === undefined ? (
-                <i aria-hidden="true" className={classes['dot']} />
-              ) : (
-                <Place place={place} from={from} strings={strings} symbolOf={symbolOf} hold={hold} neck={neck} />
-              )}
-            </td>
-          )
-          const half = places.length / 2
-          const faced = isLeft ? places.toReversed() : places
+        {drawn.map((row, index) => {
+          const late = index < FIRST ? undefined : drawnBefore[index]
+          const of = late ? before : now
           return (
-            <tr key={string} className={classes['string']}>
-              <th scope="row" className={classes['name']}>
-                {stringNumber(string, strings)} <b>{writeNote(note, settings.naming)}</b>
-              </th>
-              {faced.slice(0, half).map(cell)}
-              <td className={classes['now']}>
-                <EggAlone degree={degree} size={15} label={degreeSign(degree)} />
-              </td>
-              {faced.slice(half).map(cell)}
-            </tr>
+            <StringOfNames
+              // Filled anew from shape to shape, which is less to draw than to make others.
+              key={index}
+              row={late ?? row}
+              from={of.from}
+              neck={of.neck}
+              hold={of.hold}
+              isLeft={isLeft}
+            />
           )
         })}
       </tbody>
     </table>
-  )
-}
-
-const stepWords = (by: number): string => `${counted(Math.abs(by), 'fret')} ${by > 0 ? 'up' : 'down'}`
-
-function EggAlone({
-  degree,
-  size,
-  label,
-}: {
-  readonly degree: Parameters<typeof Egg>[0]['degree']
-  readonly size: number
-  readonly label: string
-}) {
-  const width = size * 2 + 6
-  const height = size * 1.6 + 4
-  return (
-    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
-      <Egg x={width / 2} y={height / 2} size={size} degree={degree} label={label} />
-    </svg>
-  )
-}
-
-function Place({
-  place: { by, neighbour, isOtherRoot },
-  from,
-  strings,
-  symbolOf,
-  hold,
-  neck,
-}: {
-  readonly place: NamedPlace
-  readonly from: Voicing
-  readonly strings: number
-  readonly symbolOf: (chord: Chord) => string
-  readonly hold: (voicing: Voicing) => void
-  readonly neck: Parameters<typeof voicingOf>[2]
-}) {
-  const { name, moves, otherNames } = neighbour
-  const [move] = moves
-  // The bass is told only when it is another one than now; what is told is what is taken.
-  const sameBass = name.role === 'inversion' && from.inversion !== null && from.inversion !== 0
-  const chord: Chord = sameBass ? { root: name.chord.root, formula: name.chord.formula } : name.chord
-  const voicing = voicingOf(chord, neighbour.frets, neck)
-  if (!voicing || !move) return null
-  const symbol = symbolOf(chord)
-  const also = otherNames.slice(0, 2).map(({ chord }) => symbolOf(chord))
-  const told = `${degreeName(move.fromDegree)} ${stepWords(by)} on string ${stringNumber(move.string, strings)}, becomes the ${degreeName(move.toDegree)}`
-  return (
-    <Candidate
-      voicing={voicing}
-      className={classes['candidate']}
-      label={`${symbol}: ${told}${also.length > 0 ? `; also ${also.join(', ')}` : ''}`}
-      title={also.length > 0 ? `${symbol}, or ${also.join(', ')}` : symbol}
-      isOtherRoot={isOtherRoot}
-      onShift={() => hold(voicing)}
-    >
-      <EggAlone degree={move.toDegree} size={11} label={degreeSign(move.toDegree)} />
-      <b>{symbol}</b>
-    </Candidate>
   )
 }

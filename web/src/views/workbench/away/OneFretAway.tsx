@@ -2,7 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import type { Voicing } from '@nestling/core/voicing'
-import { memo, useState } from 'react'
+import { memo, useCallback, useState } from 'react'
 import { useSettled } from '../../../controls/useSettled.ts'
 import { $session } from '../../../state/session.ts'
 import { voicingInHand, type WorkbenchState } from '../../../state/workbench/index.ts'
@@ -35,6 +35,7 @@ const Away = memo(function Away({ state }: { readonly state: WorkbenchState }) {
   const [held, setHeld] = useState<{ readonly base: string | undefined; readonly voicing: Voicing } | undefined>()
   // Held for the shape that it started from; another shape starts anew.
   const from = held !== undefined && held.base === base ? held.voicing : voicing
+  const hold = useCallback((next: Voicing) => setHeld({ base, voicing: next }), [base])
   return (
     <>
       <div className={classes['head']}>
@@ -55,7 +56,7 @@ const Away = memo(function Away({ state }: { readonly state: WorkbenchState }) {
         <p className={classes['aside']}>Take a shape of two tones or more to see what it can become.</p>
       ) : (
         <>
-          <NeckOfNames state={state} from={from} hold={(next) => setHeld({ base, voicing: next })} />
+          <NeckOfNames state={state} from={from} hold={hold} />
           <Family state={state} />
         </>
       )}
