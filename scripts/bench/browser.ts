@@ -18,10 +18,15 @@ const POINTED = 40
 const taken = watchHost()
 const { address, stop } = await demoServer()
 const browser = await chromium.launch(CHROMIUM)
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-await page.goto(`${address}?chord=Dm7&strings=5432`)
-await page.getByTestId('shape-row').first().waitFor({ timeout: 5000 })
-await page.waitForTimeout(3 * PAUSE_MS)
+/** Each in a process of its own: one that was left for another is cleared away by the browser some seconds later, in one go. */
+const opened = async (path: string, awaited: string) => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`${address}${path}`)
+  await page.getByTestId(awaited).first().waitFor()
+  await page.waitForTimeout(3 * PAUSE_MS)
+  return page
+}
+let page = await opened('?chord=Dm7&strings=5432', 'shape-row')
 
 /** Types one line at once and waits until its shapes, drawn together with its name, are painted. */
 const answerMs = (line: string): Promise<number> =>
@@ -94,10 +99,8 @@ console.log(
 )
 
 /** A tone dragged up and down its string: how long each frame takes while the name follows. */
-const BUILD = `${address}?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x`
-await page.goto(BUILD)
-await page.getByTestId('candidate').first().waitFor()
-await page.waitForTimeout(3 * PAUSE_MS)
+await page.close()
+page = await opened('?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x', 'candidate')
 const egg = await page.locator('[data-place="3:7"]').boundingBox()
 if (!egg) throw new Error('no tone to drag')
 const y = egg.y + egg.height / 2
@@ -129,9 +132,8 @@ console.log(
 )
 
 /** The mouse over the places one fret away and the bars of what was found: each draws a ghost. */
-await page.goto(`${address}?chord=Gm9&arrangement=any&strings=any`)
-await page.getByTestId('candidate').first().waitFor()
-await page.waitForTimeout(3 * PAUSE_MS)
+await page.close()
+page = await opened('?chord=Gm9&arrangement=any&strings=any', 'candidate')
 const pointed = (
   await Promise.all(
     ['candidate', 'shape-row'].map(async (name) =>
@@ -164,9 +166,8 @@ console.log(
 )
 /** One key after another, ten times round the circle, the first ones too: from the press until all of the page is of it. */
 const KEYS = 120
-await page.goto(`${address}key?key=C`)
-await page.getByTestId('lane-step').first().waitFor()
-await page.waitForTimeout(2 * PAUSE_MS)
+await page.close()
+page = await opened('key?key=C', 'lane-step')
 const keyTimes: number[] = []
 for (let key = 0; key < KEYS; key++) {
   await page.waitForTimeout(PAUSE_MS / 3)
