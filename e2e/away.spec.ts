@@ -41,3 +41,27 @@ for (const [number, shape] of SHAPES.entries())
       await expect(symbol).toHaveText(before ?? '')
     }
   })
+
+test('every string is named from the shape in hand, after one of more strings and one of fewer', async ({ page }) => {
+  await page.goto('/?chord=F&shape=133211')
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  const names = page.getByRole('region', { name: 'One fret away' }).getByRole('table')
+  const line = page.locator('#build-line-input')
+  for (const [typed, strings, asItIs] of [
+    ['133211', ['1 F', '2 C', '3 A', '4 F', '5 C', '6 F'], ['R', '5', '3', 'R', '5', 'R']],
+    ['x3545x', ['2 E', '3 B', '4 G', '5 C'], ['3', '7', '5', 'R']],
+    ['xx0212', ['1 F♯', '2 C', '3 A', '4 D'], ['3', '♭7', '5', 'R']],
+    ['x32010', ['1 E', '2 C', '3 G', '4 E', '5 C'], ['3', 'R', '5', '3', 'R']],
+    ['3x34xx', ['3 B', '4 F', '6 G'], ['3', '♭7', 'R']],
+  ] as const) {
+    await line.fill(typed)
+    await line.press('Enter')
+    await expect(names.getByRole('rowheader')).toHaveText([...strings])
+    await expect(names).toHaveAttribute('aria-busy', 'false')
+    const eggs = names.locator('td:has(> svg) [data-label]')
+    expect(await eggs.evaluateAll((all) => all.map((egg) => egg.getAttribute('data-label')))).toEqual([...asItIs])
+    // One stop of the keyboard, wherever the names came from.
+    await expect(names.locator('[data-testid=candidate][tabindex="0"]')).toHaveCount(1)
+    await expect(names.locator('[data-testid=candidate]:not([tabindex])')).toHaveCount(0)
+  }
+})

@@ -18,9 +18,6 @@ export interface NeckOfNamesProps {
   readonly hold: (voicing: Voicing) => void
 }
 
-/** As many strings are named in the first frame, the rest in the one after it: all of them would be half a frame's work more. */
-const FIRST = 3
-
 export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
   const { settings } = useStore($session)
   const { question, player } = state
@@ -31,8 +28,16 @@ export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
   const stop = useOneStop<HTMLTableElement>(isLeft ? -1 : 1)
   const steps = isLeft ? STEPS.toReversed() : STEPS
   // The same order of strings as on the neck above.
-  const ordered = (rows: typeof now.rows) => (settings.lowOnTop ? rows : rows.toReversed())
-  const [drawn, drawnBefore] = [ordered(now.rows), ordered(before.rows)]
+  const drawn = (of: typeof now) =>
+    (settings.lowOnTop ? of.rows : of.rows.toReversed()).map((row) => ({
+      row,
+      from: of.from,
+      neck: of.neck,
+      hold: of.hold,
+    }))
+  // The upper half at once, the lower one a frame later: in one they are the longest of all frames while a line is typed.
+  const half = Math.ceil(now.rows.length / 2)
+  const strings = [...drawn(now).slice(0, half), ...drawn(before).slice(half)]
   return (
     <table
       className={classes['grid']}
@@ -51,21 +56,10 @@ export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
         </tr>
       </thead>
       <tbody>
-        {drawn.map((row, index) => {
-          const late = index < FIRST ? undefined : drawnBefore[index]
-          const of = late ? before : now
-          return (
-            <StringOfNames
-              // Filled anew from shape to shape, which is less to draw than to make others.
-              key={index}
-              row={late ?? row}
-              from={of.from}
-              neck={of.neck}
-              hold={of.hold}
-              isLeft={isLeft}
-            />
-          )
-        })}
+        {strings.map((string, index) => (
+          // Filled anew from shape to shape, which is less to draw than to make others.
+          <StringOfNames key={index} {...string} isLeft={isLeft} />
+        ))}
       </tbody>
     </table>
   )

@@ -29,7 +29,9 @@ export function shapesIn(
     let deepest = 128
     let lowest = 0
     let highest = 0
-    for (const [string, fret] of frets.entries()) {
+    // Hundreds of shapes at each keystroke: pairs of index and fret would be a tenth of all that is cleared away later.
+    for (let string = 0; string < frets.length; string++) {
+      const fret = frets[string] ?? null
       if (fret === null) continue
       deepest = Math.min(deepest, soundingMidi(neck, string, fret))
       if (fret > 0 && (lowest === 0 || fret < lowest)) lowest = fret
