@@ -157,6 +157,25 @@ test('Space plays the shape: the strings are rendered and sound', async ({ page 
   expect(second).toBeGreaterThan(first)
 })
 
+test('a press on a name one fret away that another has replaced meanwhile takes nothing', async ({ page }) => {
+  await open(page, '/?chord=Cmaj7&shape=x3545x')
+  const away = page.getByRole('region', { name: 'One fret away' })
+  const names = away.getByRole('table')
+  const place = names.getByTestId('candidate').first()
+  const [was, box] = [await place.getAttribute('aria-label'), await place.boundingBox()]
+  await page.mouse.move((box?.x ?? 0) + 12, (box?.y ?? 0) + (box?.height ?? 0) / 2)
+  await page.mouse.down()
+  await line(page).fill('x2434x')
+  await expect(symbol(page)).toHaveText('Bmaj7')
+  await expect(place).not.toHaveAttribute('aria-label', was ?? '')
+  await expect(names).toHaveAttribute('aria-busy', 'false')
+  await page.mouse.up()
+  await page.waitForTimeout(200)
+  await expect(symbol(page)).toHaveText('Bmaj7')
+  await place.click()
+  await expect(symbol(page)).not.toHaveText('Bmaj7')
+})
+
 test('a press on a bar whose place another shape has taken meanwhile takes nothing', async ({ page }) => {
   await open(page, '/?chord=Dm7&strings=5432')
   const bar = page.getByTestId('shape-row').nth(2)

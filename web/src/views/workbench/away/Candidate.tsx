@@ -2,6 +2,7 @@
 import type { Chord } from '@nestling/core/chord'
 import type { Frets, Voicing } from '@nestling/core/voicing'
 import type { MouseEvent, ReactNode } from 'react'
+import { useMeant } from '../../../controls/useMeant.ts'
 import { $preview, takeVoicing } from '../../../state/workbench/index.ts'
 import { hearShape } from '../hear.ts'
 
@@ -28,6 +29,7 @@ export interface CandidateProps {
 
 export function Candidate(props: CandidateProps) {
   const { voicing, label, now = false, onShift } = props
+  const { onPointerDown, isMeant } = useMeant(label)
   return (
     <button
       type="button"
@@ -37,7 +39,9 @@ export function Candidate(props: CandidateProps) {
       title={props.title}
       data-other-root={props.isOtherRoot || undefined}
       {...lookAt(voicing.frets, voicing.chord)}
+      onPointerDown={onPointerDown}
       onClick={(event: MouseEvent) => {
+        if (!isMeant(event)) return
         $preview.set(undefined)
         if (event.shiftKey && onShift) onShift()
         else takeVoicing(voicing)

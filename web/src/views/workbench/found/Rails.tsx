@@ -2,7 +2,8 @@
 import { handVerdict } from '@nestling/core/hand'
 import { toneWeight } from '@nestling/core/pitch'
 import { type Voicing, voicingReader } from '@nestling/core/voicing'
-import { memo, useMemo, useRef } from 'react'
+import { memo, useMemo } from 'react'
+import { useMeant } from '../../../controls/useMeant.ts'
 import { useOneStop } from '../../../controls/useOneStop.ts'
 import { useSettled } from '../../../controls/useSettled.ts'
 import type { NeckLayout } from '../../../neck/layout.ts'
@@ -136,8 +137,7 @@ const BarButton = memo(function BarButton({
   const needed = ENDS + order.length * SIGN
   const hasOrder = width >= EGG_ONLY
   const spoken = `${word}: ${order}${isSame ? ', the same pitches' : ''}, ${bass}, ${shape.lowest === 0 ? 'open' : `fret ${shape.lowest}`}, ${mm} millimetres${refusal === undefined ? '' : `, ${refusal}`}`
-  // What has taken a shape's place since it was pressed on was not meant.
-  const pressed = useRef<string>(undefined)
+  const { onPointerDown, isMeant } = useMeant(word)
   return (
     <button
       type="button"
@@ -147,12 +147,9 @@ const BarButton = memo(function BarButton({
       aria-pressed={now}
       aria-label={spoken}
       title={`${word} · ${order} · ${mm} mm${refusal === undefined ? '' : ` · ${refusal}`}`}
-      onPointerDown={() => {
-        pressed.current = word
-      }}
-      onClick={({ detail }) => {
-        const isMeant = detail === 0 || pressed.current === word
-        if (isMeant) takeShape(shape.frets)
+      onPointerDown={onPointerDown}
+      onClick={(click) => {
+        if (isMeant(click)) takeShape(shape.frets)
       }}
       data-testid="shape-row"
       data-frets={word}
