@@ -199,6 +199,23 @@ test.describe('this shape', () => {
     await expect(shape).toContainText('m3M3m3')
   })
 
+  test('two strings of one pitch are two voices, and go when another shape comes', async ({ page }) => {
+    await open(page)
+    const line = page.locator('#build-line-input')
+    const voices = page.getByTestId('pitch-line').locator('[data-label]')
+    for (const [typed, sounding] of [
+      ['022400', 6],
+      ['x32010', 5],
+      ['022400', 6],
+      ['xx3545', 4],
+    ] as const) {
+      await line.fill(typed)
+      await line.press('Enter')
+      await expect(shapeText(page)).toContainText(typed)
+      await expect(voices).toHaveCount(sounding)
+    }
+  })
+
   test('one verdict, with its true reason', async ({ page }) => {
     await open(page, '/?chord=Cm7&strings=5432&shape=x6858x')
     await expect(page.getByTestId('hand-verdict')).toContainText(/middle to ring 50 mm, this hand 38: a stretch/)

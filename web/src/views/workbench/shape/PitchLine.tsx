@@ -91,13 +91,14 @@ export function PitchLine({
           </text>
         </g>
       ))}
+      {/* Two strings may sound one pitch, so a voice is known by its place in the row. */}
       {voices.slice(1).map(({ midi }, index) => {
         const below = (voices[index] as { midi: Midi }).midi
         const [a, b] = [x(below), x(midi)]
         const middle = (a + b) / 2
         const high = Math.min(20, 6 + (b - a) / 4)
         return (
-          <g key={midi}>
+          <g key={index}>
             <path
               d={`M${a + 3} ${AXIS - 14}Q${middle} ${AXIS - 14 - high} ${b - 3} ${AXIS - 14}`}
               className={classes['arc']}
@@ -111,7 +112,7 @@ export function PitchLine({
         )
       })}
       {voices.map(({ midi, degree }, index) => (
-        <Egg key={midi} x={x(midi)} y={yOf(index)} size={12.5} degree={degree} label={degreeSign(degree)} />
+        <Egg key={index} x={x(midi)} y={yOf(index)} size={12.5} degree={degree} label={degreeSign(degree)} />
       ))}
     </svg>
   )
