@@ -29,7 +29,8 @@ export interface CandidateProps {
 
 export function Candidate(props: CandidateProps) {
   const { voicing, label, now = false, onShift } = props
-  const { onPointerDown, isMeant } = useMeant(label)
+  // The same words may be said of a shape elsewhere on the neck.
+  const { onPointerDown, isMeant } = useMeant(label + voicing.frets)
   return (
     <button
       type="button"

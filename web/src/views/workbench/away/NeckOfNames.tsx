@@ -1,5 +1,4 @@
 /** One fret away as a neck of names: each place holds what the chord becomes when the string's tone goes there. */
-
 import { useStore } from '@nanostores/react'
 import type { Voicing } from '@nestling/core/voicing'
 import { useMemo } from 'react'
