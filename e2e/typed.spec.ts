@@ -110,3 +110,38 @@ test('this is …: the player names what is in hand', async ({ page }) => {
   await expect(page.getByTestId('shape-text')).toHaveText('x5545x')
   await expect(page.locator('[data-testid=egg][data-string="5"]')).toHaveAttribute('data-degree', '9')
 })
+
+/** What a trace of the browser tells; times in µs. */
+interface Traced {
+  readonly name: string
+  readonly pid: number
+  readonly tid: number
+  readonly ts: number
+  readonly dur?: number
+  readonly args?: { readonly elementCount?: number }
+}
+/** So many are styled for the line itself and for what lies under the pointer. */
+const FEW = 40
+
+test('a frame finds the answer, and the names around it, styled already', async ({ page, browser }) => {
+  await fresh(page)
+  await page.evaluate(() => performance.mark('here'))
+  await browser.startTracing(page, { categories: ['toplevel', 'blink.user_timing', 'devtools.timeline'] })
+  for (const chord of ['C9', 'Fm7', 'B13', 'Ebmaj7', 'G7b9', 'A6']) {
+    await page.evaluate((name) => performance.mark(name), 'here')
+    await page.keyboard.press('/')
+    await page.keyboard.type(`${chord} any strings any`)
+    await page.keyboard.press('Enter')
+    await settled(page, {})
+  }
+  const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: readonly Traced[] }
+  const here = traceEvents.find(({ name }) => name === 'here')
+  const ours = traceEvents.filter(({ pid, tid }) => pid === here?.pid && tid === here.tid)
+  const frames = ours.filter(({ name }) => name === 'Paint')
+  const tasks = ours.filter(({ name }) => name.endsWith('RunTask'))
+  const taskOf = (at: Traced) => tasks.find(({ ts, dur = 0 }) => ts <= at.ts && at.ts <= ts + dur)
+  const painting = new Set(frames.map(taskOf))
+  const styled = ours.filter(({ name, args }) => name === 'UpdateLayoutTree' && (args?.elementCount ?? 0) > FEW)
+  expect(styled.length).toBeGreaterThan(6)
+  expect(styled.filter((one) => painting.has(taskOf(one))).map(({ args }) => args?.elementCount)).toEqual([])
+})

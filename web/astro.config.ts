@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import node from '@astrojs/node'
 import react from '@astrojs/react'
 import { ColorSchemeScript } from '@mantine/core'
@@ -53,6 +53,13 @@ function writeImports(
   writeFileSync(join(dir, '..', 'imports.json'), JSON.stringify(imports))
 }
 
+/** Without the line that the default adds to each name: the names stand in the scripts, too. */
+const scopedName = (name: string, file: string): string =>
+  `${name}_${createHash('sha256')
+    .update(relative(import.meta.dirname, file))
+    .digest('hex')
+    .slice(0, 5)}`
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
@@ -89,6 +96,7 @@ export default defineConfig({
           hostType === 'js' ? files.filter((file) => file.endsWith('.css')) : files,
       },
     },
+    css: { modules: { generateScopedName: scopedName } },
     worker: { format: 'es' },
     // Imported on first use: unless listed, dev finds them at the first click and reloads the page.
     optimizeDeps: { include: ['tone', 'comlink', 'vexflow/core', 'pitchy', 'audiobuffer-to-wav'] },

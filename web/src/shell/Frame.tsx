@@ -1,7 +1,7 @@
 /** The frame that every view stands in: its heading, what is said aloud, the keys and their list. */
 import { useStore } from '@nanostores/react'
 import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
-import { useFrameLater } from '../controls/useFrameLater.ts'
+import { useFrameLater } from '../controls/later.ts'
 import { $keysOpen, openKeys } from './help.ts'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
 import { usePageKeys } from './pageKeys.ts'

@@ -1,7 +1,7 @@
 /** Build: from a symbol to a shape under the hand. */
 import { useStore } from '@nanostores/react'
 import { type SymbolStyle, writeSymbol } from '@nestling/core/chord'
-import { useFrameLater } from '../../controls/useFrameLater.ts'
+import { useFrameLater } from '../../controls/later.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'

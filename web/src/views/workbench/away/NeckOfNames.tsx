@@ -2,7 +2,7 @@
 import { useStore } from '@nanostores/react'
 import type { Voicing } from '@nestling/core/voicing'
 import { useMemo } from 'react'
-import { useFrameLater } from '../../../controls/useFrameLater.ts'
+import { useFrameLater } from '../../../controls/later.ts'
 import { useOneStop } from '../../../controls/useOneStop.ts'
 import { $session } from '../../../state/session.ts'
 import { neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'

@@ -2,7 +2,7 @@
 import type { Neck } from '@nestling/core/neck'
 import { type Frets, rotations, type Voicing } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
-import { useFrameLater } from '../../../controls/useFrameLater.ts'
+import { useFrameLater } from '../../../controls/later.ts'
 import type { NeckLayout } from '../../../neck/layout.ts'
 import { type ManyEgg, ManyEggs } from '../../../neck/ManyEggs.tsx'
 import classes from '../../../neck/neck.module.css'

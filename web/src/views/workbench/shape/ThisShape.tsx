@@ -5,7 +5,7 @@ import { type Fingering, type HandVerdict, registerWarnings } from '@nestling/co
 import { writeNote } from '@nestling/core/pitch'
 import { type GhostTone, ghostTones } from '@nestling/core/voicing'
 import { memo } from 'react'
-import { useSettled } from '../../../controls/useSettled.ts'
+import { useSettled } from '../../../controls/later.ts'
 import { Word, type WordChoice } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
 import { takeFingers, type WorkbenchState } from '../../../state/workbench/index.ts'
