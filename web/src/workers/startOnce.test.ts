@@ -1,4 +1,6 @@
 /** A worker that fails or hangs is begun once more, and what fails again is told. */
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
 import { MessageChannel, type MessagePort } from 'node:worker_threads'
 import { expose } from 'comlink'
 // @ts-expect-error: it brings types for another ending of its name
@@ -86,6 +88,28 @@ test('one that fails is begun once more; what fails again is told, and the next 
   await expect(answer).rejects.toThrow('out of memory')
   expect(await client().double(6)).toBe(12)
   expect(Given.all).toHaveLength(3)
+})
+
+test('one that fails between two questions is begun anew at the next', async () => {
+  const client = started(double)
+  expect(await client().double(1)).toBe(2)
+  Given.all[0]?.heard.get('error')?.({ message: 'out of memory' })
+  expect(await client().double(2)).toBe(4)
+  expect(Given.all.map(({ isEnded }) => isEnded)).toEqual([true, false])
+})
+
+test('an answer that nobody holds any more is not kept', async () => {
+  setFlagsFromString('--expose-gc')
+  const collect = runInNewContext('gc') as () => void
+  const shapes = startOnce<{ readonly found: (chord: string) => object }>(
+    () => new Given({ found: (chord: string) => ({ chord }) }) as unknown as Worker,
+  )
+  const answers: WeakRef<object>[] = []
+  for (const chord of ['C', 'Am7', 'G13']) answers.push(new WeakRef(await shapes().found(chord)))
+  // A weak reference holds until its own turn is over.
+  await new Promise((resolve) => setTimeout(resolve))
+  collect()
+  expect(answers.map((answer) => answer.deref())).toEqual([undefined, undefined, undefined])
 })
 
 test('a question that itself fails is told at once and costs no worker', async () => {

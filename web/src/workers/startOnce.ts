@@ -22,28 +22,30 @@ export interface StartOptions {
   readonly busyMs?: number
 }
 
-interface Running {
-  readonly worker: Worker
-  readonly client: Remote<Record<string, (...args: readonly unknown[]) => unknown>>
-  /** Never but with a failure of the worker itself. */
+/** One that waits for its answer. Each is told by itself: a promise that all of them raced would keep every answer. */
+interface Call {
+  readonly name: string
+  readonly since: number
   readonly failed: Promise<never>
-  /** All who wait for it hear of it. */
   readonly fail: (error: Stopped | Overtaken) => void
-  /** The calls that wait for it, the oldest first. */
-  readonly calls: Set<{ readonly name: string; readonly since: number }>
 }
 
-function begun(start: () => Worker): Running {
-  const worker = start()
-  let fail: Running['fail'] = () => undefined
+interface Running {
+  readonly worker: Worker
+  readonly client: Remote<Record<string, Answering>>
+  /** What it can be asked, once it has been. */
+  readonly asked: Record<string, Answering>
+  /** The oldest first. */
+  readonly calls: Set<Call>
+}
+type Answering = (...args: readonly unknown[]) => Promise<unknown>
+
+function callOf(name: string): Call {
+  let fail: Call['fail'] = () => undefined
   const failed = new Promise<never>((_, reject) => {
     fail = reject
-    worker.addEventListener('error', ({ message }) => reject(new Stopped(message || 'it could not be loaded')))
-    worker.addEventListener('messageerror', () => reject(new Stopped('its answer could not be read')))
   })
-  // Those who ask hear of it; nobody asking is no error.
-  failed.catch(() => undefined)
-  return { worker, client: wrap(worker), failed, fail, calls: new Set() }
+  return { name, since: performance.now(), failed, fail }
 }
 
 /**
@@ -55,26 +57,30 @@ export function startOnce<Api>(
   { mostMs = MOST_MS, newestOf = [], busyMs = BUSY_MS }: StartOptions = {},
 ): () => Remote<Api> {
   let running: Running | undefined
+  const begun = (): Running => {
+    const worker = start()
+    const one: Running = { worker, client: wrap(worker), asked: {}, calls: new Set() }
+    worker.addEventListener('error', ({ message }) => end(one, new Stopped(message || 'it could not be loaded')))
+    worker.addEventListener('messageerror', () => end(one, new Stopped('its answer could not be read')))
+    return one
+  }
   const end = (one: Running, error: Stopped | Overtaken) => {
     one.worker.terminate()
-    one.fail(error)
     if (running === one) running = undefined
+    for (const { fail } of one.calls) fail(error)
   }
   const ask = async (name: string, args: readonly unknown[], isSecond = false): Promise<unknown> => {
     const older = newestOf.includes(name) && running && [...running.calls].find((one) => one.name === name)
     if (running && older && performance.now() - older.since > busyMs)
       end(running, new Overtaken('a newer question has come'))
-    running ??= begun(start)
+    running ??= begun()
     const own = running
-    const mine = { name, since: performance.now() }
+    const mine = callOf(name)
     own.calls.add(mine)
-    let timer: ReturnType<typeof setTimeout> | undefined
-    const hangs = new Promise<never>((_, reject) => {
-      timer = setTimeout(() => reject(new Stopped('it does not answer')), mostMs)
-    })
+    const timer = setTimeout(() => mine.fail(new Stopped('it does not answer')), mostMs)
     try {
-      const answer = own.client[name] as (...args: readonly unknown[]) => Promise<unknown>
-      return await Promise.race([answer(...args), own.failed, hangs])
+      own.asked[name] ??= own.client[name] as Answering
+      return await Promise.race([own.asked[name](...args), mine.failed])
     } catch (error) {
       if (!(error instanceof Stopped)) throw error
       end(own, error)
