@@ -54,7 +54,7 @@ const answerMs = (line: string): Promise<number> =>
 const watchTasks = async (): Promise<void> => {
   // The driver's own scripts come into a page with the first call, which would be counted.
   await page.evaluate(() => undefined)
-  await browser.startTracing(page, { categories: ['toplevel', 'blink.user_timing'] })
+  await browser.startTracing(page, { categories: ['toplevel', 'blink.user_timing', 'v8'] })
   await page.evaluate(() => performance.mark('asked'))
 }
 

@@ -9,6 +9,8 @@ export interface Task {
   readonly heldMs: number
   /** What the processor gave to it meanwhile; the rest went to other threads, programs and machines. */
   readonly ownMs: number
+  /** How much of that the engine collected garbage, which no page can put off or divide. */
+  readonly collectingMs: number
 }
 
 interface TraceEvent {
@@ -24,22 +26,29 @@ interface TraceEvent {
 export function tasksOf(trace: Buffer): readonly Task[] {
   const events: readonly TraceEvent[] = JSON.parse(trace.toString()).traceEvents
   const asked = events.filter(({ name }) => name === 'asked').toSorted((a, b) => a.ts - b.ts)
-  const tasks = events.filter(
-    ({ name, pid, tid }) => name.endsWith('RunTask') && pid === asked[0]?.pid && tid === asked[0]?.tid,
-  )
-  return tasks
+  const main = events.filter(({ pid, tid }) => pid === asked[0]?.pid && tid === asked[0]?.tid)
+  const collections = main.filter(({ name }) => name === 'MajorGC' || name === 'MinorGC')
+  return main
+    .filter(({ name }) => name.endsWith('RunTask'))
     .map(({ ts, dur = 0, tdur = dur }) => ({
       asked: asked.filter((mark) => mark.ts <= ts + dur).length,
       heldMs: dur / 1000,
       ownMs: tdur / 1000,
+      collectingMs: collections
+        .filter((one) => one.ts >= ts && one.ts < ts + dur)
+        .reduce((sum, one) => sum + (one.tdur ?? one.dur ?? 0) / 1000, 0),
     }))
     .filter((task) => task.asked > 0)
 }
 
 /** How many of them were long, in words. */
 export function longTasksWord(tasks: readonly Task[]): string {
-  const over = (key: keyof Task) =>
-    `${tasks.filter((task) => task[key] > 16).length} (the longest ${ms(Math.max(0, ...tasks.map((task) => task[key])))})`
+  const over = (key: 'ownMs' | 'heldMs') => {
+    const long = tasks.filter((task) => task[key] > 16)
+    const collecting = long.filter(({ ownMs, collectingMs }) => 2 * collectingMs > ownMs)
+    const longest = Math.max(0, ...tasks.map((task) => task[key]))
+    return `${long.length} (the longest ${ms(longest)}${long.length > 0 ? `; ${collecting.length} of them the collection of garbage` : ''})`
+  }
   return `tasks over 16 ms, of ${tasks.length}: ${over('ownMs')} by their own work, ${over('heldMs')} by the clock`
 }
 
