@@ -125,10 +125,9 @@ const FEW = 40
 
 test('a frame finds the answer, and the names around it, styled already', async ({ page, browser }) => {
   await fresh(page)
-  await page.evaluate(() => performance.mark('here'))
   await browser.startTracing(page, { categories: ['toplevel', 'blink.user_timing', 'devtools.timeline'] })
+  await page.evaluate(() => performance.mark('here'))
   for (const chord of ['C9', 'Fm7', 'B13', 'Ebmaj7', 'G7b9', 'A6']) {
-    await page.evaluate((name) => performance.mark(name), 'here')
     await page.keyboard.press('/')
     await page.keyboard.type(`${chord} any strings any`)
     await page.keyboard.press('Enter')
