@@ -1,7 +1,7 @@
 /** From a keystroke to new shapes on screen, in the built application. */
 import { chromium } from '@playwright/test'
 import { CATALOGUE } from '../../core/src/chord/index.ts'
-import { watchHost } from './host.ts'
+import { watchHost, watchTaken } from './host.ts'
 import { CHROMIUM, demoServer } from './server.ts'
 import { medianOf, ms, printTable } from './table.ts'
 import { longestAfterEach, longTasksWord, type Task, tasksOf } from './trace.ts'
@@ -16,6 +16,7 @@ const PAUSE_MS = 600
 const POINTED = 40
 
 const taken = watchHost()
+const { tookIn, stop: stopWatching } = watchTaken()
 const { address, stop } = await demoServer()
 const browser = await chromium.launch(CHROMIUM)
 /** Each in a process of its own: one that was left for another is cleared away by the browser some seconds later, in one go. */
@@ -59,7 +60,7 @@ const watchTasks = async (): Promise<void> => {
 }
 
 /** What it did since. */
-const tasksSince = async (): Promise<readonly Task[]> => tasksOf(await browser.stopTracing())
+const tasksSince = async (): Promise<readonly Task[]> => tasksOf(await browser.stopTracing(), tookIn)
 
 const rows: string[][] = []
 for (const line of SYMBOLS) {
@@ -202,5 +203,6 @@ console.log(
   `${KEYS} changes of key, two lanes and all that stands beside them: median ${ms(medianOf(keyTimes))}, 95 of 100 within ${ms(keyTimes[Math.floor(keyTimes.length * 0.95)] ?? 0)}`,
 )
 console.log(taken())
+stopWatching()
 await browser.close()
 stop()

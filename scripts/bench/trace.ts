@@ -1,4 +1,5 @@
 /** What held the main thread of a page, read from a trace of the browser. */
+import type { TakenWatch } from './host.ts'
 import { ms } from './table.ts'
 
 /** A task of the main thread, in milliseconds. */
@@ -11,6 +12,8 @@ export interface Task {
   readonly ownMs: number
   /** How much of that the engine collected garbage, which no page can put off or divide. */
   readonly collectingMs: number
+  /** Whether other machines took processor time meanwhile, which is counted as given to it. */
+  readonly disturbed: boolean
 }
 
 interface TraceEvent {
@@ -23,7 +26,7 @@ interface TraceEvent {
 }
 
 /** The tasks of the main thread of the page since the first mark `asked` of a trace: before it the tracing itself begins. */
-export function tasksOf(trace: Buffer): readonly Task[] {
+export function tasksOf(trace: Buffer, tookIn: TakenWatch['tookIn'] = () => false): readonly Task[] {
   const events: readonly TraceEvent[] = JSON.parse(trace.toString()).traceEvents
   const asked = events.filter(({ name }) => name === 'asked').toSorted((a, b) => a.ts - b.ts)
   const main = events.filter(({ pid, tid }) => pid === asked[0]?.pid && tid === asked[0]?.tid)
@@ -37,6 +40,7 @@ export function tasksOf(trace: Buffer): readonly Task[] {
       collectingMs: collections
         .filter((one) => one.ts >= ts && one.ts < ts + dur)
         .reduce((sum, one) => sum + (one.tdur ?? one.dur ?? 0) / 1000, 0),
+      disturbed: dur > 0 && tookIn(ts, ts + dur),
     }))
     .filter((task) => task.asked > 0)
 }
@@ -45,9 +49,11 @@ export function tasksOf(trace: Buffer): readonly Task[] {
 export function longTasksWord(tasks: readonly Task[]): string {
   const over = (key: 'ownMs' | 'heldMs') => {
     const long = tasks.filter((task) => task[key] > 16)
-    const collecting = long.filter(({ ownMs, collectingMs }) => 2 * collectingMs > ownMs)
     const longest = Math.max(0, ...tasks.map((task) => task[key]))
-    return `${long.length} (the longest ${ms(longest)}${long.length > 0 ? `; ${collecting.length} of them the collection of garbage` : ''})`
+    if (long.length === 0) return `0 (the longest ${ms(longest)})`
+    const disturbed = long.filter((task) => task.disturbed)
+    const collecting = long.filter((task) => !task.disturbed && 2 * task.collectingMs > task.ownMs)
+    return `${long.length} (the longest ${ms(longest)}; ${disturbed.length} while other machines took processor time, ${collecting.length} of the others the collection of garbage)`
   }
   return `tasks over 16 ms, of ${tasks.length}: ${over('ownMs')} by their own work, ${over('heldMs')} by the clock`
 }
