@@ -90,6 +90,17 @@ test('no number or letter of a drawing is smaller than 10 px on a phone', async 
   }
 })
 
+test('beside six tones the field for a chord in mind is in sight, and at 1024 so are the tones to find', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await open(page, '/?chord=D13&arrangement=any&strings=any')
+  await expect(page.getByLabel('is it')).toBeInViewport({ ratio: 1 })
+  await page.setViewportSize({ width: 1024, height: 768 })
+  await open(page, '/arpeggio?chord=Cmaj7')
+  await expect(page.getByRole('button', { name: /^Find / }).first()).toBeInViewport({ ratio: 1 })
+})
+
 test('the strings keep their names in sight while a neck scrolls', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await open(page, '/?chord=Ebmaj7&strings=5432&shape=x-13-13-12-15-x')

@@ -6,6 +6,7 @@ import {
   completeLine,
   type FieldError,
   type Question,
+  type QuestionTexts,
   questionAround,
   readQuestion,
   readTypedLine,
@@ -181,6 +182,12 @@ test.each([
 ])('a question in the tuning %s is played there', (tuning, pitches) => {
   const read = readQuestion({ chord: 'D', tuning, strings: '654' }, PLAYER)
   expect(read.ok && writeQuestion(read.value, 6)).toEqual({ chord: 'D', strings: '654', tuning: pitches })
+})
+
+test('any strings are asked for by name or by silence', () => {
+  const read = (fields: QuestionTexts) => readQuestion({ chord: 'D', ...fields }, PLAYER)
+  expect(read({ strings: 'any' })).toEqual(read({}))
+  expect(read({ strings: 'an' })).toMatchObject({ error: { field: 'strings' } })
 })
 
 describe('a half-typed line goes on', () => {

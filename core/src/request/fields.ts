@@ -88,7 +88,8 @@ export function readQuestion(texts: QuestionTexts, player: Player): Result<Quest
   const tuning = texts.tuning === undefined ? ok(undefined) : readOtherTuning(texts.tuning, player)
   if (!tuning.ok) return inField('tuning', tuning.error)
   const count = (tuning.value ?? player.instrument.tuning).strings.length
-  const strings = texts.strings === undefined ? ok(undefined) : readStringSet(texts.strings, count)
+  const set = texts.strings ?? 'any'
+  const strings = set === 'any' ? ok(undefined) : readStringSet(set, count)
   if (!strings.ok) return inField('strings', strings.error)
   const bass = texts.bass === undefined ? ok(undefined) : readTone(texts.bass, formula)
   if (!bass.ok) return inField('bass', bass.error)
