@@ -90,13 +90,16 @@ test('no number or letter of a drawing is smaller than 10 px on a phone', async 
   }
 })
 
-test('beside six tones the field for a chord in mind is in sight, and at 1024 so are the tones to find', async ({
+test('beside six tones the field for a chord in mind is in sight; at 1024 the sentence is one line, and the tones to find in sight', async ({
   page,
 }) => {
   await page.setViewportSize({ width: 1280, height: 800 })
   await open(page, '/?chord=D13&arrangement=any&strings=any')
   await expect(page.getByLabel('is it')).toBeInViewport({ ratio: 1 })
   await page.setViewportSize({ width: 1024, height: 768 })
+  await open(page, '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
+  const sentence = await page.getByRole('region', { name: 'Build line' }).locator('p').first().boundingBox()
+  expect(sentence?.height).toBeLessThan(45)
   await open(page, '/arpeggio?chord=Cmaj7')
   await expect(page.getByRole('button', { name: /^Find / }).first()).toBeInViewport({ ratio: 1 })
 })
