@@ -176,6 +176,8 @@ test.describe('hands on the neck', () => {
     await expect(label).toHaveCount(0)
     await page.keyboard.press('l')
     await expect(label).toHaveAttribute('data-label', 'R')
+    // Kept, too: the page goes with the test, and what was still on its way with it.
+    await expect.poll(async () => (await (await page.request.get('/api/settings')).json()).labels).toBe('degree')
   })
 })
 

@@ -21,12 +21,15 @@ const OF_BOOK = /^\/api\/(shapes|sets|sheets|tunes|changes|notebook|copies)\b/
 
 export async function call<T>(method: Method, path: string, body?: unknown): Promise<Reply<T>> {
   let response: Response
+  let value: T
   try {
     response = await fetch(path, {
       method,
       headers: { 'content-type': 'application/json' },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     })
+    // An answer that is cut short is none.
+    value = (response.ok && response.status !== 204 ? await response.json() : undefined) as T
   } catch {
     return {
       ok: false,
@@ -35,7 +38,7 @@ export async function call<T>(method: Method, path: string, body?: unknown): Pro
     }
   }
   if (response.ok && method !== 'GET' && OF_BOOK.test(path)) tellOthers('book', undefined)
-  if (response.ok) return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T }
+  if (response.ok) return { ok: true, value }
   const problem = (await response.json().catch(() => undefined)) as
     | (Partial<Problem> & { readonly now?: unknown })
     | undefined

@@ -108,6 +108,15 @@ test('what waited and was changed elsewhere meanwhile is asked about, alone, ove
   expect($session.get().settings.tempo).toBe(120)
 })
 
+test('an answer that is cut short is no answer: the change waits, and later ones are sent', async () => {
+  vi.stubGlobal('fetch', async () => new Response('{"tem'))
+  await changeSettings({ tempo: 90 })
+  expect([told.problems, $waitingHere.get()]).toEqual([[WAITS], 1])
+  const asked = givenServer(() => ({ status: 200, body: {} }))
+  await changeSettings({ volume: 20 })
+  expect(asked.at(-1)?.body).toMatchObject({ tempo: 90, volume: 20 })
+})
+
 test('what an earlier version of the page left waiting is shown and sent', async () => {
   const asked = givenServer(() => ({ status: 200, body: {} }))
   const left = new Map([['nestling.waiting.settings', '{"tempo":90}']])
