@@ -1,6 +1,6 @@
 import { defineMiddleware } from 'astro:middleware'
 import { isMainThread } from 'node:worker_threads'
-import { oftenAsked } from './data/pageData.ts'
+import { oftenAsked, pageFor } from './data/pageData.ts'
 import { repositories } from './data/repositories.ts'
 import { storageProblem } from './data/storageProblem.ts'
 import { afterOthers } from './data/turns.ts'
@@ -26,7 +26,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
   try {
     const kept = repositories()
     often ??= oftenAsked(kept)
-    Object.assign(context.locals, kept, often)
+    const { page, contents } = often
+    const cookies = request.headers.get('cookie') ?? ''
+    Object.assign(context.locals, kept, { contents, page: () => pageFor(cookies, page()) })
     if (!READS.has(request.method)) await afterOthers()
     response = await next()
     if (isMainThread) startThreadsSoon()

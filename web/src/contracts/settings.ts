@@ -54,11 +54,13 @@ export function changedSince(
   seen: Partial<Settings>,
   chosen: Partial<Settings>,
 ): readonly (keyof Settings)[] {
-  const isNow = (name: keyof Settings, value: unknown) => JSON.stringify(now[name]) === JSON.stringify(value)
   return (Object.keys(seen) as (keyof Settings)[]).filter(
-    (name) => name in chosen && !isNow(name, seen[name]) && !isNow(name, chosen[name]),
+    (name) => name in chosen && !isSame(name, now, seen) && !isSame(name, now, chosen),
   )
 }
+
+export const isSame = (name: keyof Settings, one: Partial<Settings>, other: Partial<Settings>): boolean =>
+  JSON.stringify(one[name]) === JSON.stringify(other[name])
 
 /** A hand of the player's own reach; a medium one unless it was measured. */
 export const handOf = ({ handComfortMm }: Pick<Settings, 'handComfortMm'>): HandProfile =>

@@ -4,8 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, expect, test } from 'vitest'
+import { cookieOf } from '../contracts/chosenCookie.ts'
 import { openBeside, openDatabase, stampOf } from './database.ts'
-import { oftenAsked } from './pageData.ts'
+import { oftenAsked, pageFor } from './pageData.ts'
 import { createRepositories, type Served } from './repositories.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'nestling-page-'))
@@ -39,4 +40,19 @@ test('the same between changes; new after one’s own, after another connection�
     name: 'Fm9', chord: 'Fm9', frets: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4', fingers: '', note: '', tune: null, tags: [],
   }, new Date()) // biome-ignore format: a shape
   expect(contents().shapes).toBe(before.shapes + 1)
+})
+
+test('a browser is given what it has chosen beside what is kept; what is kept by then or can’t be read is not told', () => {
+  const { page } = oftenAsked({ ...createRepositories(opened.db), stamp: stampOf(opened.sqlite) } as Served)
+  const { tempo } = page().settings
+  const [chosen = ''] = cookieOf({ labels: 'note', tempo }).split(';')
+  expect(pageFor(`nestling=token; ${chosen}`, page())).toEqual({ ...page(), chosen: { labels: 'note' } })
+  for (const cookies of [
+    '',
+    cookieOf({ tempo }),
+    cookieOf({ labels: 'colour' }),
+    'nestling-chosen=%7B',
+    'nestling-chosen=%',
+  ])
+    expect(pageFor(cookies, page()), cookies).toBe(page())
 })

@@ -7,12 +7,14 @@ import { openTray } from './tray.ts'
 
 export interface PageData {
   readonly settings: Settings
+  /** What this browser has chosen that is not in `settings` yet. */
+  readonly chosen?: Partial<Settings>
   readonly instruments: readonly KeptInstrument[]
   readonly tunings: readonly OwnTuning[]
   readonly tray: Tray
 }
 
-export function openPage({ settings, instruments, tunings, tray }: PageData): void {
-  openSession(sessionOf(settings, instruments, tunings))
+export function openPage({ settings, chosen, instruments, tunings, tray }: PageData): void {
+  openSession(sessionOf(settings, instruments, tunings), chosen)
   openTray(tray)
 }

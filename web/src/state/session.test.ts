@@ -1,5 +1,6 @@
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { chosenIn, cookieOf } from '../contracts/chosenCookie.ts'
 import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
 import { givenServer } from './given.testkit.ts'
 
@@ -116,6 +117,53 @@ test('an answer that is cut short is no answer: the change waits, and later ones
   await changeSettings({ volume: 20 })
   expect(asked.at(-1)?.body).toMatchObject({ tempo: 90, volume: 20 })
 })
+
+test('what is not answered yet is told with the next page, which shows it and sends it again', async () => {
+  const jar = givenCookies()
+  const answers: ((response: Response) => void)[] = []
+  vi.stubGlobal('fetch', () => new Promise((resolve) => answers.push(resolve)))
+  const first = changeSettings({ labels: 'note' })
+  const second = changeSettings({ restDays: [1] })
+  expect(chosenIn(jar.all())).toEqual({ labels: 'note', restDays: [1] })
+  await vi.waitFor(() => expect(answers).toHaveLength(1))
+  answers[0]?.(Response.json({}))
+  await first
+  expect(chosenIn(jar.all())).toEqual({ restDays: [1] })
+  await vi.waitFor(() => expect(answers).toHaveLength(2))
+  answers[1]?.(Response.json({}))
+  await second
+
+  // The page goes; the one after it is given what the server has, and what it was told.
+  const asked = givenServer(() => ({ status: 400, body: { error: 'not on a Monday' } }))
+  openSession(sessionOf({ ...DEFAULT_SETTINGS, labels: 'note' }, [archtop], []), { restDays: [1] })
+  expect($session.get().settings).toMatchObject({ labels: 'note', restDays: [1] })
+  openWaitingSettings()
+  expect(chosenIn(jar.all())).toEqual({ restDays: [1] })
+  await vi.waitFor(() => expect(chosenIn(jar.all())).toBeUndefined())
+  expect([asked.map(({ body }) => body), told.problems]).toEqual([[{ restDays: [1] }], ['not on a Monday']])
+  expect($session.get().settings.restDays).toEqual([])
+})
+
+test('what was kept all the same is told no longer than to the next page', () => {
+  const jar = givenCookies()
+  jar.write(cookieOf({ labels: 'note' }))
+  openSession(sessionOf({ ...DEFAULT_SETTINGS, labels: 'note' }, [archtop], []))
+  openWaitingSettings()
+  expect(chosenIn(jar.all())).toBeUndefined()
+})
+
+/** A document that keeps cookies. */
+function givenCookies() {
+  const kept = new Map([['nestling', 'token']])
+  const all = () => [...kept].map((one) => one.join('=')).join('; ')
+  const write = (written: string) => {
+    const [, name = '', value = '', flags = ''] = /^(.*?)=(.*?);(.*)$/.exec(written) ?? []
+    if (flags.includes('max-age=0')) kept.delete(name)
+    else kept.set(name, value)
+  }
+  vi.stubGlobal('document', Object.defineProperty({}, 'cookie', { get: all, set: write }))
+  return { all, write }
+}
 
 test('what an earlier version of the page left waiting is shown and sent', async () => {
   const asked = givenServer(() => ({ status: 200, body: {} }))

@@ -4,8 +4,9 @@ import type { SymbolStyle } from '@nestling/core/chord'
 import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import type { Player } from '@nestling/core/request'
 import { atom, computed } from 'nanostores'
+import { chosenIn, cookieOf } from '../contracts/chosenCookie.ts'
 import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
-import { changedSince, DEFAULT_SETTINGS, playerOf, type Settings } from '../contracts/settings.ts'
+import { changedSince, DEFAULT_SETTINGS, isSame, playerOf, type Settings } from '../contracts/settings.ts'
 import { isAway, joinSenders, sendLater, WAITS, waitingUnder } from './away.ts'
 import { call } from './http.ts'
 import { tell } from './notices.ts'
@@ -108,14 +109,20 @@ const only = (settings: Partial<Settings>, is: (name: string) => boolean): Parti
 const without = (settings: Partial<Settings>, names: Names) => only(settings, (name) => !names.includes(name))
 const those = (settings: Partial<Settings>, names: Names) => only(settings, (name) => names.includes(name))
 
-/** As the server gave them to this page. */
-export function openSession(session: Session): void {
+let unanswered: Partial<Settings> = {}
+/** As the server gave them to this page, with what the page before had chosen and was not answered yet. */
+export function openSession(session: Session, chosen: Partial<Settings> = {}): void {
   kept = session.settings
-  $session.set(session)
+  unanswered = chosen
+  const { settings, instruments, tunings } = session
+  $session.set(sessionOf({ ...settings, ...chosen }, instruments, tunings))
 }
 
 /** In the browser, once: what an earlier page could not send is shown and sent. */
 export function openWaitingSettings(): void {
+  // The page before may have gone before it sent them, or before it could tell that they were refused.
+  tellNextPage(() => ({}))
+  if (Object.keys(unanswered).length > 0) void changeSettings(unanswered)
   const left = readWaiting()
   if (!left) return
   writeWaiting(left)
@@ -134,7 +141,16 @@ joinSenders(async () => {
 export async function changeSettings(changes: Partial<Settings>): Promise<void> {
   show(changes)
   for (const name of Object.keys(changes)) asking.delete(name as keyof Settings)
+  tellNextPage((told) => ({ ...told, ...changes }))
   await send(changes)
+  tellNextPage((told) => only(told, (name) => !isSame(name as keyof Settings, told, changes)))
+}
+
+/** What is not answered yet: another page of this browser may have chosen as well. */
+function tellNextPage(change: (told: Partial<Settings>) => Partial<Settings>): void {
+  if (typeof document === 'undefined') return
+  // biome-ignore lint/suspicious/noDocumentCookie: the store of cookies answers later, and not at all over a plain connection
+  document.cookie = cookieOf(change(chosenIn(document.cookie) ?? {}))
 }
 
 /** One after another: a later change of the same setting is the later one for the server as well. */
