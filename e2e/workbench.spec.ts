@@ -181,24 +181,6 @@ test.describe('hands on the neck', () => {
   })
 })
 
-test('a setting chosen just before a page is left stands on the next one, and is kept', async ({ page }) => {
-  await open(page)
-  const label = page.locator('[data-testid=egg][data-string="5"] [data-label]')
-  // The first is on its way for longer than the page lives.
-  let asked = 0
-  await page.route('**/api/settings', (route) => (++asked === 1 ? undefined : route.continue()))
-  await page.keyboard.press('l')
-  await expect(label).toHaveAttribute('data-label', 'E♭')
-  const drawn = await (await page.reload())?.text()
-  expect(drawn).toContain('data-label="E♭"')
-  await expect(label).toHaveAttribute('data-label', 'E♭')
-  const keptLabels = async () => (await (await page.request.get('/api/settings')).json()).labels
-  await expect.poll(keptLabels).toBe('note')
-  for (let times = 0; times < 3; times++) await page.keyboard.press('l')
-  await expect(label).toHaveAttribute('data-label', 'R')
-  await expect.poll(keptLabels).toBe('degree')
-})
-
 test.describe('this shape', () => {
   test('is told on the neck: fingers at the tones, the right hand before the nut, pads that damp, notes and intervals', async ({
     page,

@@ -154,6 +154,23 @@ test('what an earlier page could not send is joined with what the server has now
   expect($trayKept.get()).toBe('kept')
 })
 
+test('a page that was drawn before this window’s last answer asks once more', async () => {
+  const all = new Map<string, string>()
+  vi.stubGlobal('sessionStorage', {
+    getItem: (key: string) => all.get(key) ?? null,
+    setItem: (key: string, text: string) => all.set(key, text),
+  })
+  const now = { ...EMPTY_TRAY, title: 'now', version: 7 }
+  const asked = givenServer(({ method, body }) => (method === 'GET' ? { status: 200, body: now } : kept(body, 7)))
+  await nameTray('now')
+  openTray({ ...EMPTY_TRAY, version: 7 })
+  openWaitingTray()
+  expect(asked.map(({ method }) => method)).toEqual(['PUT'])
+  openTray({ ...EMPTY_TRAY, version: 6 })
+  openWaitingTray()
+  await vi.waitFor(() => expect($tray.get().title).toBe('now'))
+})
+
 test('a full disk is no refusal: the tray waits', async () => {
   givenServer(() => ({ status: 507, body: { error: 'The disk is full. Nothing was kept.' } }))
   await addToTray([shape('x8688x')])

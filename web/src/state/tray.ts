@@ -29,6 +29,8 @@ export const $trayConflict = atom<{ readonly mine: TrayTexts; readonly theirs: T
 /** As the server last had it: what is changed here is changed from there. */
 let base: Tray = EMPTY_TRAY
 const waiting = waitingUnder<{ readonly base: Tray; readonly mine: TrayTexts }>('tray')
+/** The last version that this window was answered: its next page may have been drawn before. */
+const ANSWERED = 'answered.tray'
 
 /** As the server has it; with what an earlier page could not send. */
 export function openTray(tray: Tray): void {
@@ -46,7 +48,10 @@ export async function refreshTray(): Promise<void> {
 /** In the browser, once: what an earlier page could not send is shown and sent. */
 export function openWaitingTray(): void {
   const left = waiting.read()
-  if (!left) return
+  if (!left) {
+    if ((inWindow<number>(ANSWERED) ?? 0) > base.version) void refreshTray()
+    return
+  }
   const joined = mergedTray(textsOf(left.base), left.mine, textsOf(base), MOST_STEPS)
   if (joined) {
     waiting.write(left)
@@ -131,9 +136,11 @@ function send(to: Change): Promise<void> {
     const sent = $tray.get()
     const reply = await call<Tray>('PUT', '/api/tray', sent)
     if (reply.ok) {
+      const { version } = reply.value
       // What was changed meanwhile stays; only the version is the server's.
-      base = { ...sent, version: reply.value.version }
-      $tray.set({ ...$tray.get(), version: reply.value.version })
+      base = { ...sent, version }
+      $tray.set({ ...$tray.get(), version })
+      keepInWindow(ANSWERED, version)
       waiting.write(undefined)
       $trayKept.set('kept')
       tellOthers('tray', $tray.get())
