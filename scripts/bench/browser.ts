@@ -1,7 +1,7 @@
 /** From a keystroke to new shapes on screen, in the built application. */
 import { chromium } from '@playwright/test'
 import { CATALOGUE } from '../../core/src/chord/index.ts'
-import { watchHost, watchTaken } from './host.ts'
+import { steadyNow, watchHost, watchTaken } from './host.ts'
 import { CHROMIUM, demoServer } from './server.ts'
 import { medianOf, ms, printTable } from './table.ts'
 import { longestAfterEach, longTasksWord, type Task, tasksOf } from './trace.ts'
@@ -77,14 +77,16 @@ printTable(['typed line', 'shapes', 'median to screen', 'slowest'], rows)
 
 /** Every chord of the catalogue, each typed once after another, three times over; and what the main thread did meanwhile. */
 const TIMES_OVER = 3
-const all: number[] = []
+const answers: { readonly took: number; readonly from: number; readonly until: number }[] = []
 const tasksTyping: Task[] = []
 const longest: (readonly number[])[] = []
 for (let time = 0; time < TIMES_OVER; time++) {
   await watchTasks()
   for (const { suffix } of CATALOGUE) {
     await page.evaluate(() => performance.mark('asked'))
-    all.push(await answerMs(/^[b#]/.test(suffix) ? `C(${suffix}) any strings any` : `C${suffix} any strings any`))
+    const from = steadyNow()
+    const took = await answerMs(/^[b#]/.test(suffix) ? `C(${suffix}) any strings any` : `C${suffix} any strings any`)
+    answers.push({ took, from, until: steadyNow() })
     await page.waitForTimeout(PAUSE_MS / 2)
   }
   const tasks = await tasksSince()
@@ -92,11 +94,16 @@ for (let time = 0; time < TIMES_OVER; time++) {
   // The first mark only begins the trace.
   longest.push(longestAfterEach(tasks).slice(1))
 }
-all.sort((a, b) => a - b)
+/** Of times in ms: the middle, and what most of them keep to. */
+const timesWord = (times: readonly number[]): string => {
+  const sorted = times.toSorted((a, b) => a - b)
+  return `median ${ms(medianOf(sorted))}, 95 of 100 within ${ms(sorted[Math.floor(sorted.length * 0.95)] ?? 0)}, slowest ${ms(sorted.at(-1) ?? 0)}`
+}
+const calm = answers.filter(({ from, until }) => !tookIn(from, until))
 // What holds once in three is the machine's; what the page does for a chord, it does each time.
 const usual = CATALOGUE.map((_, chord) => medianOf(longest.map((time) => time[chord] ?? 0)))
 console.log(
-  `\nThe ${CATALOGUE.length} chords of the catalogue on any strings, ${TIMES_OVER} times: median ${ms(medianOf(all))}, 95 of 100 within ${ms(all[Math.floor(all.length * 0.95)] ?? 0)}, slowest ${ms(all.at(-1) ?? 0)}; ${longTasksWord(tasksTyping)}; chords whose longest task is over 16 ms in the middle of ${TIMES_OVER}: ${usual.filter((task) => task > 16).length} (the longest ${ms(Math.max(...usual))})`,
+  `\nThe ${CATALOGUE.length} chords of the catalogue on any strings, ${TIMES_OVER} times: ${timesWord(answers.map(({ took }) => took))}; of the ${calm.length} answered while no other machine took processor time: ${timesWord(calm.map(({ took }) => took))}; ${longTasksWord(tasksTyping)}; chords whose longest task is over 16 ms in the middle of ${TIMES_OVER}: ${usual.filter((task) => task > 16).length} (the longest ${ms(Math.max(...usual))})`,
 )
 
 /** A tone dragged up and down its string: how long each frame takes while the name follows. */

@@ -40,22 +40,24 @@ export function tasksOf(trace: Buffer, tookIn: TakenWatch['tookIn'] = () => fals
       collectingMs: collections
         .filter((one) => one.ts >= ts && one.ts < ts + dur)
         .reduce((sum, one) => sum + (one.tdur ?? one.dur ?? 0) / 1000, 0),
-      disturbed: dur > 0 && tookIn(ts, ts + dur),
+      disturbed: tookIn(ts, ts + dur),
     }))
     .filter((task) => task.asked > 0)
 }
 
-/** How many of them were long, in words. */
+/** How many of them were long, in words: of all, and of those in moments when no other machine took processor time. */
 export function longTasksWord(tasks: readonly Task[]): string {
-  const over = (key: 'ownMs' | 'heldMs') => {
-    const long = tasks.filter((task) => task[key] > 16)
-    const longest = Math.max(0, ...tasks.map((task) => task[key]))
-    if (long.length === 0) return `0 (the longest ${ms(longest)})`
-    const disturbed = long.filter((task) => task.disturbed)
-    const collecting = long.filter((task) => !task.disturbed && 2 * task.collectingMs > task.ownMs)
-    return `${long.length} (the longest ${ms(longest)}; ${disturbed.length} while other machines took processor time, ${collecting.length} of the others the collection of garbage)`
-  }
-  return `tasks over 16 ms, of ${tasks.length}: ${over('ownMs')} by their own work, ${over('heldMs')} by the clock`
+  const calm = tasks.filter(({ disturbed }) => !disturbed)
+  const collecting = calm.filter((task) => task.heldMs > 16 && 2 * task.collectingMs > task.ownMs).length
+  return `tasks over 16 ms: of ${calm.length} while no other machine took processor time ${overWord(calm)} (${collecting} of these the collection of garbage); of all ${tasks.length} ${overWord(tasks)}`
+}
+
+const overWord = (tasks: readonly Task[]): string =>
+  `${over(tasks, 'ownMs')} by their own work, ${over(tasks, 'heldMs')} by the clock`
+
+function over(tasks: readonly Task[], key: 'ownMs' | 'heldMs'): string {
+  const long = tasks.filter((task) => task[key] > 16)
+  return `${long.length} (the longest ${ms(Math.max(0, ...tasks.map((task) => task[key])))})`
 }
 
 /** The longest task after each mark, by its own work, in milliseconds. */
