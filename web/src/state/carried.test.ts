@@ -1,11 +1,8 @@
 import { STANDARD_TUNING, writeTuning } from '@nestling/core/neck'
-import { beforeEach, expect, test, vi } from 'vitest'
+import { beforeEach, expect, test } from 'vitest'
+import { givenWindow } from './given.testkit.ts'
 
-const storage = new Map<string, string>()
-vi.stubGlobal('sessionStorage', {
-  getItem: (key: string) => storage.get(key) ?? null,
-  setItem: (key: string, value: string) => storage.set(key, value),
-})
+const storage = givenWindow()
 const { $carried, addressIn, carriedOf, carry, openCarried } = await import('./carried.ts')
 
 const own = writeTuning(STANDARD_TUNING)

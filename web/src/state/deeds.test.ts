@@ -1,16 +1,9 @@
 import { notifications } from '@mantine/notifications'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import { type Answers, givenServer } from './given.testkit.ts'
+import { type Answers, givenServer, givenWindow } from './given.testkit.ts'
 
 /** A window's storage, which its pages share: each `page()` is one more of them. */
-const kept = new Map<string, string>()
-beforeEach(() => {
-  kept.clear()
-  vi.stubGlobal('sessionStorage', {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => kept.set(key, value),
-  })
-})
+beforeEach(() => void givenWindow())
 afterEach(() => vi.unstubAllGlobals())
 
 async function page() {

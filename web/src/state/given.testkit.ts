@@ -1,4 +1,4 @@
-/** A server that a test gives to the stores: answers by method and path, and remembers what was asked. */
+/** What a test gives to the stores: a server, which answers by method and path and remembers what was asked; a window's storage; cookies. */
 import { vi } from 'vitest'
 
 export interface Asked {
@@ -19,4 +19,27 @@ export function givenServer(answers: Answers): readonly Asked[] {
     return new Response(status === 204 ? null : JSON.stringify(body ?? {}), { status })
   })
   return all
+}
+
+/** @returns What a window keeps over its pages. */
+export function givenWindow(): Map<string, string> {
+  const kept = new Map<string, string>()
+  vi.stubGlobal('sessionStorage', {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, text: string) => kept.set(key, text),
+  })
+  return kept
+}
+
+/** A document that keeps cookies, another's among them. */
+export function givenCookies() {
+  const kept = new Map([['nestling', 'token']])
+  const all = () => [...kept].map((one) => one.join('=')).join('; ')
+  const write = (written: string) => {
+    const [, name = '', value = '', flags = ''] = /^(.*?)=(.*?);(.*)$/.exec(written) ?? []
+    if (flags.includes('max-age=0')) kept.delete(name)
+    else kept.set(name, value)
+  }
+  vi.stubGlobal('document', Object.defineProperty({}, 'cookie', { get: all, set: write }))
+  return { all, write }
 }

@@ -1,15 +1,10 @@
-import { beforeEach, expect, test, vi } from 'vitest'
+import { beforeEach, expect, test } from 'vitest'
 import { pauseWords } from '../words/practice.ts'
+import { givenWindow } from './given.testkit.ts'
 import { PAUSE_MS, played, playedMinutes } from './playedTime.ts'
 
 const MINUTE = 60_000
-beforeEach(() => {
-  const kept = new Map<string, string>()
-  vi.stubGlobal('sessionStorage', {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => kept.set(key, value),
-  })
-})
+beforeEach(() => void givenWindow())
 
 test('minutes add up while the hand plays, and a pause of five lets it begin anew', () => {
   expect(played(MINUTE, 10 * MINUTE)).toBe(1)

@@ -2,7 +2,7 @@ import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { chosenIn, cookieOf } from '../contracts/chosenCookie.ts'
 import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
-import { givenServer } from './given.testkit.ts'
+import { givenCookies, givenServer } from './given.testkit.ts'
 
 const told = vi.hoisted(() => ({
   problems: [] as string[],
@@ -151,19 +151,6 @@ test('what was kept all the same is told no longer than to the next page', () =>
   openWaitingSettings()
   expect(chosenIn(jar.all())).toBeUndefined()
 })
-
-/** A document that keeps cookies. */
-function givenCookies() {
-  const kept = new Map([['nestling', 'token']])
-  const all = () => [...kept].map((one) => one.join('=')).join('; ')
-  const write = (written: string) => {
-    const [, name = '', value = '', flags = ''] = /^(.*?)=(.*?);(.*)$/.exec(written) ?? []
-    if (flags.includes('max-age=0')) kept.delete(name)
-    else kept.set(name, value)
-  }
-  vi.stubGlobal('document', Object.defineProperty({}, 'cookie', { get: all, set: write }))
-  return { all, write }
-}
 
 test('what an earlier version of the page left waiting is shown and sent', async () => {
   const asked = givenServer(() => ({ status: 200, body: {} }))

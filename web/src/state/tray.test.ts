@@ -1,7 +1,7 @@
 import { readShape } from '@nestling/core/shape'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { EMPTY_TRAY, MOST_STEPS, type Tray } from '../contracts/progression.ts'
-import { givenServer } from './given.testkit.ts'
+import { givenServer, givenWindow } from './given.testkit.ts'
 
 const told = vi.hoisted(() => ({ problems: [] as string[] }))
 vi.mock('./notices.ts', () => ({
@@ -155,11 +155,7 @@ test('what an earlier page could not send is joined with what the server has now
 })
 
 test('a page that was drawn before this window’s last answer asks once more', async () => {
-  const all = new Map<string, string>()
-  vi.stubGlobal('sessionStorage', {
-    getItem: (key: string) => all.get(key) ?? null,
-    setItem: (key: string, text: string) => all.set(key, text),
-  })
+  givenWindow()
   const now = { ...EMPTY_TRAY, title: 'now', version: 7 }
   const asked = givenServer(({ method, body }) => (method === 'GET' ? { status: 200, body: now } : kept(body, 7)))
   await nameTray('now')

@@ -1,10 +1,7 @@
-import { beforeEach, expect, test, vi } from 'vitest'
+import { beforeEach, expect, test } from 'vitest'
+import { givenWindow } from './given.testkit.ts'
 
-const storage = new Map<string, string>()
-vi.stubGlobal('sessionStorage', {
-  getItem: (key: string) => storage.get(key) ?? null,
-  setItem: (key: string, value: string) => storage.set(key, value),
-})
+const storage = givenWindow()
 const { keepWalk, walkAt, walkedTo } = await import('./walk.ts')
 
 const chords = ['Dm7', 'G7', 'N7', 'Cmaj7'].map((symbol) => ({
