@@ -7,9 +7,29 @@
  *   web       the table below
  */
 const CORE = [
-  'result', 'pitch', 'chord', 'neck', 'voicing', 'hand', 'shape', 'name', 'near', 'key', 'lane', 'request', 'answer', 'map', 'time', 'arpeggio',
-  'ear', 'progression', 'chart', 'path', 'practice', 'sheet',
-] // biome-ignore format: an order
+  'result',
+  'pitch',
+  'chord',
+  'neck',
+  'voicing',
+  'hand',
+  'shape',
+  'name',
+  'near',
+  'key',
+  'lane',
+  'request',
+  'answer',
+  'map',
+  'time',
+  'arpeggio',
+  'ear',
+  'progression',
+  'chart',
+  'path',
+  'practice',
+  'sheet',
+]
 
 /** Each folder of web/src, and the others that it may import; core is open to all of them. */
 const WEB = {

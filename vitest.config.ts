@@ -20,6 +20,7 @@ export default defineConfig({
         test: {
           name: 'formats',
           root: 'formats',
+          testTimeout: 60_000,
           include: ['src/**/*.test.ts'],
           environment: 'node',
           setupFiles: [fileURLToPath(new URL('scripts/propertySeed.ts', import.meta.url))],
@@ -33,6 +34,8 @@ export default defineConfig({
           environment: 'node',
           env: {
             NESTLING_MIGRATIONS: fileURLToPath(new URL('web/drizzle', import.meta.url)),
+            // A busy test machine is no question that takes too long.
+            NESTLING_PATIENCE_MS: '120000',
             NESTLING_WORK_THREAD: fileURLToPath(new URL('web/server/work.mjs', import.meta.url)),
           },
           testTimeout: 60_000,

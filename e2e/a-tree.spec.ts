@@ -2,7 +2,7 @@
  * What a screen reader meets in each view, kept in `a-tree.spec.ts-snapshots` and reviewed when it changes. The first of all
  * tests: of the demo as it is filled.
  */
-import { expect, test } from '@playwright/test'
+import { expect, test } from './support/test.ts'
 
 for (const [name, path] of [
   ['build', '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x'],

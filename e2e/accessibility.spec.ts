@@ -1,8 +1,8 @@
 /** An audit by rule of every view in its states, by day and at dusk. */
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page, test } from '@playwright/test'
 import { leaveAsItWas } from './support/kept.ts'
 import { openState, STATES } from './support/states.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 /** WCAG 2.2 at levels A and AA, and what is good practice beside. */
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22a', 'wcag22aa', 'best-practice']

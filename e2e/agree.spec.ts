@@ -1,5 +1,6 @@
 /** Nothing on the page ever contradicts anything else on it: headline, neck, names, list and address after many random acts. */
-import { expect, type Page, test } from '@playwright/test'
+import { typeOver } from './support/hands.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const ACTS = 500
 const SEED = Number(process.env['FC_SEED'] ?? 20261126)
@@ -14,9 +15,32 @@ function randomFrom(seed: number): () => number {
 }
 
 const LINES = [
-  'A', 'Am7', 'Gsus4', 'E5', 'C9', 'F#m7b5 drop3 6432', 'x32010', '3 7 R 5 6521', 'm3 m3 m3', 'Dm9 rootless', 'drop2 4321', 'close any strings',
-  '2nd inversion', 'Bb13 5432', 'x5545x', 'R b3 5 b7', 'any any strings', 'D/F#', 'open', 'no 5', 'Ebmaj7 5432', 'fret 5', 'xx0232', 'nonsense', 'C7 dorp2',
-] as const // biome-ignore format: a list
+  'A',
+  'Am7',
+  'Gsus4',
+  'E5',
+  'C9',
+  'F#m7b5 drop3 6432',
+  'x32010',
+  '3 7 R 5 6521',
+  'm3 m3 m3',
+  'Dm9 rootless',
+  'drop2 4321',
+  'close any strings',
+  '2nd inversion',
+  'Bb13 5432',
+  'x5545x',
+  'R b3 5 b7',
+  'any any strings',
+  'D/F#',
+  'open',
+  'no 5',
+  'Ebmaj7 5432',
+  'fret 5',
+  'xx0232',
+  'nonsense',
+  'C7 dorp2',
+] as const
 const KEYS = [
   'ArrowLeft',
   'ArrowRight',
@@ -47,7 +71,7 @@ async function actOf(page: Page, random: () => number): Promise<string> {
   const kind = random()
   if (kind < 0.2) {
     const line = pick(LINES)
-    await page.locator('#build-line-input').fill(line)
+    await typeOver(page.locator('#build-line-input'), line)
     if (random() < 0.7) await page.locator('#build-line-input').press('Enter')
     return `type ${line}`
   }

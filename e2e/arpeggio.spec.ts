@@ -1,11 +1,13 @@
 /** The Arpeggio view: lines on the neck, staff and TAB, the transport, sound files. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { createListener, WINDOW } from '../web/src/ear/listener.ts'
 import { open, play, settings, stop, usualSound } from './support/arpeggio.ts'
 import { readBack } from './support/engraved.ts'
+import { typeOver } from './support/hands.ts'
 import { choose, menuItem, word } from './support/sentence.ts'
 import { onsetsIn, readWav, unevennessMs } from './support/soundFile.ts'
 import { watchSounds } from './support/startedSounds.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const tones = (page: Page) =>
   page
@@ -92,10 +94,10 @@ test.describe('the line on the neck', () => {
     await open(page, '?chord=Dm7b5&position=3&tuning=B1,E2,A2,D3,G3,B3,E4')
     expect(await tones(page)).toMatch(/^7:3/)
     const chord = page.locator('#arpeggio-chord')
-    await chord.fill('C7x9')
+    await typeOver(chord, 'C7x9')
     await expect(page.getByTestId('line-wrong').filter({ hasText: 'x9 is not a tension' })).toBeVisible()
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Dm7♭5')
-    await chord.fill('Gm7')
+    await typeOver(chord, 'Gm7')
     await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Gm7')
     await more(page, 'D A D F♯ A D')
     await expect(page).toHaveURL(/tuning=D2/)
@@ -238,7 +240,7 @@ test.describe('written and played', () => {
     const before = await started()
     expect((before[3] ?? 0) - (before[2] ?? 0)).toBeCloseTo(0.125, 3)
     const tempo = page.getByLabel('Tempo, beats per minute')
-    await tempo.fill('120')
+    await typeOver(tempo, '120')
     await tempo.press('Enter')
     const from = (await started()).length
     await expect.poll(async () => (await started()).length).toBeGreaterThan(from + 6)
@@ -386,7 +388,7 @@ test.describe('written and played', () => {
     const tapped = Number(await tempo.inputValue())
     expect(tapped).toBeGreaterThan(60)
     expect(tapped).toBeLessThan(150)
-    await tempo.fill('999')
+    await typeOver(tempo, '999')
     await tempo.press('Enter')
     await expect(tempo).toHaveValue('300')
     await page.waitForTimeout(200)

@@ -1,10 +1,29 @@
 /** One fret away: every place that is pointed at can be hit, slowly, and gives the chord that it names. */
-import { expect, test } from '@playwright/test'
+import { typeOver } from './support/hands.ts'
+import { expect, test } from './support/test.ts'
 
 const SHAPES = [
-  'Cmaj7 x3545x', 'Ebmaj7 x6878x', 'G7 3x343x', 'Am7 5x555x', 'C x32010', 'Dm7 xx0211', 'F 133211', 'Bm7b5 x2323x', 'Gdim7 3x232x', 'C9 x3233x',
-  'Fmaj7 1x221x', 'Cm7 x3534x', 'E7 x7679x', 'Amaj7 5x665x', 'Bbm7 x1312x', 'D/F# 2x0232', 'G13 3x345x', 'Am x02210', 'C6 x3525x', 'Gm7 3x333x',
-] as const // biome-ignore format: a list
+  'Cmaj7 x3545x',
+  'Ebmaj7 x6878x',
+  'G7 3x343x',
+  'Am7 5x555x',
+  'C x32010',
+  'Dm7 xx0211',
+  'F 133211',
+  'Bm7b5 x2323x',
+  'Gdim7 3x232x',
+  'C9 x3233x',
+  'Fmaj7 1x221x',
+  'Cm7 x3534x',
+  'E7 x7679x',
+  'Amaj7 5x665x',
+  'Bbm7 x1312x',
+  'D/F# 2x0232',
+  'G13 3x345x',
+  'Am x02210',
+  'C6 x3525x',
+  'Gm7 3x333x',
+] as const
 /** Of the places of each shape, so many: together some of every string and step. */
 const PLACES = 2
 /** As a person moves the mouse, and looks before pressing. */
@@ -54,7 +73,7 @@ test('every string is named from the shape in hand, after one of more strings an
     ['x32010', ['1 E', '2 C', '3 G', '4 E', '5 C'], ['3', 'R', '5', '3', 'R']],
     ['3x34xx', ['3 B', '4 F', '6 G'], ['3', '♭7', 'R']],
   ] as const) {
-    await line.fill(typed)
+    await typeOver(line, typed)
     await line.press('Enter')
     await expect(names.getByRole('rowheader')).toHaveText([...strings])
     await expect(names).toHaveAttribute('aria-busy', 'false')

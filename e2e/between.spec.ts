@@ -1,6 +1,8 @@
 /** What holds from one view to the next: Back, names in the player's own way, the fingering that goes along. */
-import { expect, type Page, test } from '@playwright/test'
+
+import { typeOver } from './support/hands.ts'
 import { choose, word } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const open = async (page: Page, path: string) => {
   await page.goto(path)
@@ -13,7 +15,7 @@ const pause = (page: Page) => page.waitForTimeout(1200)
 test('Back and Forward in the Map go through the chords and changes that were mapped', async ({ page }) => {
   await open(page, '/map?chord=C&arrangement=close')
   const symbol = page.getByTestId('map-symbol')
-  await page.getByRole('textbox', { name: 'Chord' }).fill('F#m')
+  await typeOver(page.getByRole('textbox', { name: 'Chord' }), 'F#m')
   await expect(symbol).toHaveText('F♯m')
   await expect(page).toHaveURL(/chord=F%23m/)
   await pause(page)
@@ -44,7 +46,7 @@ test('who writes H for B types H7, and has the same chord after a reload, and in
   await settle(page, { naming: 'german' })
   try {
     await open(page, '/?chord=Am7')
-    await page.locator('#build-line-input').fill('H7')
+    await typeOver(page.locator('#build-line-input'), 'H7')
     await expect(page.getByRole('button', { name: /^Chord / })).toHaveText('H7')
     // The address speaks letters, whoever reads it.
     await expect(page).toHaveURL(/chord=B7&shape=/)

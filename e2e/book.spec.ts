@@ -1,7 +1,9 @@
 /** The Book: kept, found, opened, changed one by one and many at once, taken back; by mouse and by keyboard. */
-import { expect, type Page, test } from '@playwright/test'
+
+import { typeOver } from './support/hands.ts'
 import { emptyTray } from './support/kept.ts'
 import { menuItem } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const list = (page: Page) => page.getByTestId('book-list')
 const item = (page: Page, name: string) => list(page).getByRole('article', { name, exact: true })
@@ -30,7 +32,7 @@ test('a shape is kept, found again, opened, renamed, deleted and brought back', 
   await beside(page)
     .getByRole('button', { name: /^Rename/ })
     .click()
-  await page.getByRole('textbox', { name: 'Name' }).fill('second ending')
+  await typeOver(page.getByRole('textbox', { name: 'Name' }), 'second ending')
   await page.keyboard.press('Enter')
   await expect(newest).toHaveAccessibleName('second ending')
   await page.reload()
@@ -98,11 +100,11 @@ test('a name of blanks is not taken, and Escape leaves the old one; a rename can
   await item(page, 'out').getByRole('button').click()
   const rename = beside(page).getByRole('button', { name: /^Rename/ })
   await rename.click()
-  await page.getByRole('textbox', { name: 'Name' }).fill('   ')
+  await typeOver(page.getByRole('textbox', { name: 'Name' }), '   ')
   await expect(page.getByText('A name needs a character or more')).toBeVisible()
   await page.keyboard.press('Escape')
   await rename.click()
-  await page.getByRole('textbox', { name: 'Name' }).fill('coda')
+  await typeOver(page.getByRole('textbox', { name: 'Name' }), 'coda')
   await page.keyboard.press('Enter')
   await expect(item(page, 'coda')).toBeVisible()
   await undo(page).click()
@@ -114,13 +116,13 @@ test('it is found by words, tune, tag and instrument; the address holds what is 
   const find = page.getByLabel('Find')
   await page.keyboard.press('/')
   await expect(find).toBeFocused()
-  await find.fill('night heron')
+  await typeOver(find, 'night heron')
   await expect(list(page).getByRole('article')).toHaveCount(1)
   await expect(page).toHaveURL(/find=night/)
-  await find.fill('clarinet')
+  await typeOver(find, 'clarinet')
   await expect(item(page, 'first bar')).toBeVisible()
   await expect(list(page).getByRole('article')).toHaveCount(1)
-  await find.fill('no such thing')
+  await typeOver(find, 'no such thing')
   await expect(page.getByText('Nothing in the Book matches “no such thing”.')).toBeVisible()
   await page.getByRole('button', { name: 'All of it', exact: true }).click()
   await expect(find).toHaveValue('')
@@ -163,9 +165,18 @@ test('the open shape stands on one neck: another instrument in hand changes its 
 }) => {
   const kept = { name: 'on two necks', chord: 'Fm9', frets: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4' }
   const long = {
-    name: 'Long of the Book', tuningName: 'standard', tuning: kept.tuning, capo: null, frets: 20, scaleLengthMm: 800,
-    spacingNutMm: 7.2, spacingBridgeMm: 10.5, lastReachableFret: 17, handed: 'right', pluck: 'fingers',
-  } // biome-ignore format: a record
+    name: 'Long of the Book',
+    tuningName: 'standard',
+    tuning: kept.tuning,
+    capo: null,
+    frets: 20,
+    scaleLengthMm: 800,
+    spacingNutMm: 7.2,
+    spacingBridgeMm: 10.5,
+    lastReachableFret: 17,
+    handed: 'right',
+    pluck: 'fingers',
+  }
   const { instrumentId } = await (await page.request.get('/api/settings')).json()
   const shape = await (await page.request.post('/api/shapes', { data: kept })).json()
   const { id } = await (await page.request.post('/api/instruments', { data: long })).json()
@@ -195,7 +206,7 @@ test('arrows open one shape after another, and its note is written where it stan
   await expect(beside(page)).toContainText('x1323x')
   await item(page, 'home').getByRole('button').click()
   await beside(page).getByRole('button', { name: 'Write a note' }).click()
-  await page.getByRole('textbox', { name: 'Note' }).fill('As soft as the reed.')
+  await typeOver(page.getByRole('textbox', { name: 'Note' }), 'As soft as the reed.')
   await page.keyboard.press('Control+Enter')
   await expect(item(page, 'home')).toContainText('As soft as the reed.')
   await page.keyboard.press('Control+z')
@@ -209,7 +220,7 @@ test('many at once: selected, tagged, moved, deleted, each one step to take back
   const many = page.getByRole('group', { name: 'Selected shapes' })
   await expect(many).toContainText('2 shapes selected')
   await many.getByRole('button', { name: 'tag', exact: true }).click()
-  await page.getByRole('textbox', { name: 'Tag for all of them' }).fill('small hall')
+  await typeOver(page.getByRole('textbox', { name: 'Tag for all of them' }), 'small hall')
   await page.keyboard.press('Enter')
   await expect(page.getByText('Tagged: 2 shapes')).toBeVisible()
   await undo(page).click()
@@ -244,8 +255,13 @@ test('ten thousand shapes: all are reached, few are in the page, and a search is
   test.slow()
   const total = 10_000
   const shapes = Array.from({ length: total }, (_, index) => ({
-    name: `take ${index}`, chord: 'Cmaj7', frets: `x${(index % 7) + 1}${(index % 5) + 2}xxx`, tuning: 'E2,A2,D3,G3,B3,E4', createdAt: new Date(Date.UTC(2026, 0, 1, 0, 0, index)).toISOString(), tags: ['many'],
-  })) // biome-ignore format: one breath
+    name: `take ${index}`,
+    chord: 'Cmaj7',
+    frets: `x${(index % 7) + 1}${(index % 5) + 2}xxx`,
+    tuning: 'E2,A2,D3,G3,B3,E4',
+    createdAt: new Date(Date.UTC(2026, 0, 1, 0, 0, index)).toISOString(),
+    tags: ['many'],
+  }))
   const read = await request.post('/api/notebook/apply', {
     data: { notebook: { format: 'nestling-notebook', version: 2, shapes }, name: 'many.json' },
   })
@@ -263,7 +279,7 @@ test('ten thousand shapes: all are reached, few are in the page, and a search is
     await list(page).evaluate((box) => box.scrollTo(0, box.scrollHeight / 2))
     await expect(list(page).getByRole('article').first()).toHaveAccessibleName(/^take [45]\d\d\d$/)
     expect(await page.evaluate(() => document.querySelectorAll('main *').length)).toBeLessThan(2000)
-    await page.getByLabel('Find').fill('take 4321')
+    await typeOver(page.getByLabel('Find'), 'take 4321')
     await expect(list(page).getByRole('article')).toHaveCount(1)
   } finally {
     // Other tests want the Book as it was.

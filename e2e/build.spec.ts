@@ -1,6 +1,7 @@
-import { expect, type Page, test } from '@playwright/test'
+import { typeOver } from './support/hands.ts'
 import { menuItem } from './support/sentence.ts'
 import { watchSounds } from './support/startedSounds.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const line = (page: Page) => page.getByLabel('Type a chord and how to build it')
 const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
@@ -48,7 +49,7 @@ test('typed letter by letter, through chords that fit less well, the hand stays 
 
 test('the address holds the state: a reload and a link show the same', async ({ page }) => {
   await open(page)
-  await line(page).fill('F#m7b5 drop3 6432')
+  await typeOver(line(page), 'F#m7b5 drop3 6432')
   await expect(symbol(page)).toHaveText('F♯m7♭5')
   const row = page.getByTestId('shape-row').nth(1)
   const shape = (await row.getAttribute('data-frets')) ?? ''
@@ -61,7 +62,7 @@ test('the address holds the state: a reload and a link show the same', async ({ 
 
 test('a symbol that can’t be read says what and where, and changes nothing', async ({ page }) => {
   await open(page)
-  await line(page).fill('C7')
+  await typeOver(line(page), 'C7')
   await expect(symbol(page)).toHaveText('C7')
   await line(page).press('Enter')
   const frets = () =>
@@ -75,7 +76,7 @@ test('a symbol that can’t be read says what and where, and changes nothing', a
     expect(before).toEqual(last)
   }).toPass()
   expect(before.length).toBeGreaterThan(3)
-  await line(page).fill('C7x9')
+  await typeOver(line(page), 'C7x9')
   await expect(
     page.getByTestId('line-wrong').filter({ hasText: 'x9 is not a tension; expected b9, 9 or #9' }),
   ).toBeVisible()
@@ -141,7 +142,7 @@ test('what stands below keeps its place, however long the chord’s name and for
     ['F#m(maj13)', 'F♯m(maj13)'],
     ['Abdim9', 'A♭dim9'],
   ] as const) {
-    await line(page).fill(`${typed} any strings any`)
+    await typeOver(line(page), `${typed} any strings any`)
     await expect(symbol(page)).toHaveText(name)
     expect(await top()).toBe(at)
   }
@@ -157,7 +158,10 @@ test('Space plays the shape: the strings are rendered and sound', async ({ page 
   expect(second).toBeGreaterThan(first)
 })
 
-for (const [typed, name] of [['x2434x', 'Bmaj7'], ['x-15-17-16-17-x', 'Cmaj7']] as const) // biome-ignore format: a list
+for (const [typed, name] of [
+  ['x2434x', 'Bmaj7'],
+  ['x-15-17-16-17-x', 'Cmaj7'],
+] as const)
   test(`a press on a name one fret away that one of ${typed} has replaced meanwhile takes nothing`, async ({
     page,
   }) => {
@@ -167,7 +171,7 @@ for (const [typed, name] of [['x2434x', 'Bmaj7'], ['x-15-17-16-17-x', 'Cmaj7']] 
     const box = await place.boundingBox()
     await page.mouse.move((box?.x ?? 0) + 12, (box?.y ?? 0) + (box?.height ?? 0) / 2)
     await page.mouse.down()
-    await line(page).fill(typed)
+    await typeOver(line(page), typed)
     await expect(page.getByTestId('shape-text')).toHaveText(typed)
     await expect(away).toHaveAttribute('aria-busy', 'false')
     await expect(away.getByRole('table')).toHaveAttribute('aria-busy', 'false')
@@ -186,7 +190,7 @@ test('a press on a bar whose place another shape has taken meanwhile takes nothi
   // A chord a fret higher has its bar under the same pointer.
   await page.mouse.move((box?.x ?? 0) + (box?.width ?? 0) * 0.75, (box?.y ?? 0) + (box?.height ?? 0) / 2)
   await page.mouse.down()
-  await line(page).fill('Ebm7 5432')
+  await typeOver(line(page), 'Ebm7 5432')
   await expect(symbol(page)).toHaveText('E♭m7')
   await expect(bar).not.toHaveAttribute('data-frets', was ?? '')
   const inHand = () => page.locator('[data-testid=shape-row][aria-pressed=true]').getAttribute('data-frets')

@@ -4,7 +4,7 @@ import { copyFileSync, cpSync, mkdirSync, mkdtempSync, readdirSync, realpathSync
 import { createConnection } from 'node:net'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './support/test.ts'
 
 const root = join(import.meta.dirname, '..')
 const PORT = 4321

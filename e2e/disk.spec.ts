@@ -2,11 +2,11 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test } from '@playwright/test'
 import { fullRound, killRound, migrationRound } from '../scripts/ordeal/rounds.ts'
 import { endAll, startServer, stopped } from '../scripts/ordeal/server.ts'
 import { smallDisk } from '../scripts/ordeal/smallDisk.ts'
 import { ask, kept, routesThatWrite, writesOn } from '../scripts/ordeal/writes.ts'
+import { expect, test } from './support/test.ts'
 
 test.afterEach(endAll)
 

@@ -1,14 +1,19 @@
 /** The ear follows a line: a simulated player, a refused microphone, a microphone that comes late. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { open, play, settings, usualSound } from './support/arpeggio.ts'
 import { menuItem, word } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 test.afterEach(({ request }) => usualSound(request))
 
 test.describe('the ear', () => {
   const PLAYED: Readonly<Record<string, string>> = {
-    right: 'plays it right', 'wrong note': 'one note wrong', 'leaves out': 'leaves one', silent: 'doesn’t play', noise: 'drowned by noise',
-  } // biome-ignore format: a table
+    right: 'plays it right',
+    'wrong note': 'one note wrong',
+    'leaves out': 'leaves one',
+    silent: 'doesn’t play',
+    noise: 'drowned by noise',
+  }
   async function listenTo(page: Page, who: string) {
     await word(page, 'Listen to').click()
     await menuItem(page, new RegExp(PLAYED[who] ?? who)).click()

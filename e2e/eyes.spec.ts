@@ -1,6 +1,7 @@
 /** What has to be seen: on phones and zoomed, with wider spacing, in the system's colours, printed. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { emptyTray } from './support/kept.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const VIEWS = [
   '/?chord=Ebmaj7&strings=5432&shape=x6878x',
@@ -215,7 +216,14 @@ test('printed, a view is itself on white, with its legend and instrument, and wi
       foot: document.querySelector('.on-paper')?.textContent ?? '',
       isFootSeen: (document.querySelector('.on-paper')?.getClientRects().length ?? 0) > 0,
     }))
-    expect({ path, ...seen, foot: '' }).toEqual({ path, ground: 'rgb(255, 255, 255)', over: 0, controls: 0, foot: '', isFootSeen: true }) // biome-ignore format: a row
+    expect({ path, ...seen, foot: '' }).toEqual({
+      path,
+      ground: 'rgb(255, 255, 255)',
+      over: 0,
+      controls: 0,
+      foot: '',
+      isFootSeen: true,
+    })
     expect(seen.foot).toMatch(/Archtop, E A D G B E.*20\d\d.*Dotted: third/)
   }
 })
@@ -270,9 +278,18 @@ test('a small neck faces as the large one does, for a left-handed player and wit
   await open(page, '/book')
   const plain = await firstEgg()
   const data = {
-    name: 'Left of the Book', tuningName: 'standard', tuning: 'E2,A2,D3,G3,B3,E4', capo: null, frets: 20, scaleLengthMm: 648,
-    spacingNutMm: 7.2, spacingBridgeMm: 10.5, lastReachableFret: 17, handed: 'left', pluck: 'fingers',
-  } // biome-ignore format: a record
+    name: 'Left of the Book',
+    tuningName: 'standard',
+    tuning: 'E2,A2,D3,G3,B3,E4',
+    capo: null,
+    frets: 20,
+    scaleLengthMm: 648,
+    spacingNutMm: 7.2,
+    spacingBridgeMm: 10.5,
+    lastReachableFret: 17,
+    handed: 'left',
+    pluck: 'fingers',
+  }
   const { instrumentId } = await (await page.request.get('/api/settings')).json()
   const { id } = await (await page.request.post('/api/instruments', { data })).json()
   await page.request.patch('/api/settings', { data: { lowOnTop: true, instrumentId: id } })

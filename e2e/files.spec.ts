@@ -1,7 +1,7 @@
 /** Files in and out, and copies: what a file holds is shown first, nothing changes before consent, and it is one step to undo. */
 import { readFileSync } from 'node:fs'
-import { expect, type Page, test } from '@playwright/test'
 import { menuItem } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const open = async (page: Page) => {
   await page.goto('/book?show=files')
@@ -18,9 +18,12 @@ const all = async (page: Page) => {
   const { savedAt: _at, ...tables } = await (await page.request.get('/api/notebook')).json()
   return tables
 }
-const SONG = '{title: Ebb and Flow}\n{key: G}\n{time: 3/4}\n{capo: 2}\n{define: G base-fret 1 frets 3 x 0 0 0 3}\n{start_of_grid: label="A"}\n|: G | Am7 :|1 D7 :|\n{end_of_grid}\n' // biome-ignore format: a file
+const SONG =
+  '{title: Ebb and Flow}\n{key: G}\n{time: 3/4}\n{capo: 2}\n{define: G base-fret 1 frets 3 x 0 0 0 3}\n{start_of_grid: label="A"}\n|: G | Am7 :|1 D7 :|\n{end_of_grid}\n'
 
-test('ChordPro: what it holds is shown, nothing changes before consent, it opens in Path, and one step takes it back', async ({ page }) => {
+test('ChordPro: what it holds is shown, nothing changes before consent, it opens in Path, and one step takes it back', async ({
+  page,
+}) => {
   await open(page)
   const before = await all(page)
   await give(page, 'ebb.cho', SONG)
@@ -42,9 +45,11 @@ test('ChordPro: what it holds is shown, nothing changes before consent, it opens
   expect(await (await page.request.get(`/api/tunes/${id}.cho`)).text()).toContain('{capo: 2}')
   await undo(page).click()
   await expect.poll(() => all(page)).toEqual(before)
-}) // biome-ignore format: long lines
+})
 
-test('a notebook of one’s own is all the same; changed, each difference is told and chosen by itself', async ({ page }) => {
+test('a notebook of one’s own is all the same; changed, each difference is told and chosen by itself', async ({
+  page,
+}) => {
   await open(page)
   const before = await all(page)
   await give(page, 'same.json', JSON.stringify(before))
@@ -67,13 +72,17 @@ test('a notebook of one’s own is all the same; changed, each difference is tol
   await put(page).click()
   await expect(page.getByText('Read from changed.json: 2 changes')).toBeVisible()
   const { shapes } = await all(page)
-  expect([shapes[0].note, shapes[1].note, shapes.at(-1).name]).toEqual(['As the tide turns.', before.shapes[1].note, 'of another book'])
+  expect([shapes[0].note, shapes[1].note, shapes.at(-1).name]).toEqual([
+    'As the tide turns.',
+    before.shapes[1].note,
+    'of another book',
+  ])
   await page.keyboard.press('Control+z')
   await expect.poll(() => all(page)).toEqual(before)
   // A copy was made before each.
   await page.reload()
   await expect(page.getByText('before a file was read').first()).toBeVisible()
-}) // biome-ignore format: long lines
+})
 
 test('broken files each give a clear line, and nothing changes', async ({ page }) => {
   await open(page)
@@ -102,25 +111,35 @@ test('broken files each give a clear line, and nothing changes', async ({ page }
   expect(await all(page)).toEqual(before)
 })
 
-test('every tune goes out as MusicXML, ChordPro, MIDI and TAB and comes in again; a set of shapes as CSV too', async ({ page }) => {
+test('every tune goes out as MusicXML, ChordPro, MIDI and TAB and comes in again; a set of shapes as CSV too', async ({
+  page,
+}) => {
   test.slow()
   await open(page)
   for (const format of ['musicxml', 'cho', 'mid', 'txt']) {
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('link', { name: `Slow Ferry as ${{ musicxml: 'MusicXML', cho: 'ChordPro', mid: 'MIDI', txt: 'text TAB' }[format]}` }).click(),
+      page
+        .getByRole('link', {
+          name: `Slow Ferry as ${{ musicxml: 'MusicXML', cho: 'ChordPro', mid: 'MIDI', txt: 'text TAB' }[format]}`,
+        })
+        .click(),
     ])
     expect(download.suggestedFilename()).toBe(`slow-ferry.${format}`)
     await give(page, `again.${format}`, readFileSync(await download.path()))
     await expect(found(page)).toContainText('Slow Ferry')
-    await expect(found(page).getByTestId('found-left').getByText(/no chord that is known/)).toHaveCount(0)
+    await expect(
+      found(page)
+        .getByTestId('found-left')
+        .getByText(/no chord that is known/),
+    ).toHaveCount(0)
     await found(page).getByRole('button', { name: 'Leave it' }).click()
   }
   const csv = await (await page.request.get('/api/shapes.csv')).text()
   await give(page, 'shapes.csv', csv)
   await expect(found(page).getByTestId('found-new')).toContainText('nothing')
   await expect(found(page).getByTestId('found-different')).toContainText('nothing')
-}) // biome-ignore format: long lines
+})
 
 test('a copy is saved, and one act goes back to it; what was here is a copy too', async ({ page }) => {
   await open(page)
@@ -139,10 +158,16 @@ test('a copy is saved, and one act goes back to it; what was here is a copy too'
 
 test('a large file can be stopped, and the next one is read', async ({ page }) => {
   await open(page)
-  const shapes = Array.from({ length: 30_000 }, (_, index) => ({ name: `n${index}`, chord: 'C', frets: 'x32010', tuning: 'E2,A2,D3,G3,B3,E4', createdAt: '2026-01-01T00:00:00.000Z' }))
+  const shapes = Array.from({ length: 30_000 }, (_, index) => ({
+    name: `n${index}`,
+    chord: 'C',
+    frets: 'x32010',
+    tuning: 'E2,A2,D3,G3,B3,E4',
+    createdAt: '2026-01-01T00:00:00.000Z',
+  }))
   await give(page, 'large.json', JSON.stringify({ format: 'nestling-notebook', version: 2, shapes }))
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('large.json')).toHaveCount(0)
   await give(page, 'ebb.cho', SONG)
   await expect(found(page)).toContainText('Ebb and Flow')
-}) // biome-ignore format: long lines
+})

@@ -1,7 +1,9 @@
 /** What every view stands in: its title, the way past the header, pages for what is not there and for no JavaScript. */
+
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { expect, type Page, test } from '@playwright/test'
+import { typeOver } from './support/hands.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const open = async (page: Page, path: string) => {
   await page.goto(path)
@@ -20,7 +22,7 @@ test('the title of the window tells what is in hand, and follows it', async ({ p
     await expect(page).toHaveTitle(title)
   }
   await open(page, '/map?chord=C&arrangement=close')
-  await page.getByRole('textbox', { name: 'Chord' }).fill('F#m')
+  await typeOver(page.getByRole('textbox', { name: 'Chord' }), 'F#m')
   await expect(page).toHaveTitle('F♯m · Map · Nestling')
 })
 

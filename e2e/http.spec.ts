@@ -1,5 +1,5 @@
 import { get } from 'node:http'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './support/test.ts'
 
 test('a chord is told with its notes, thirds and family', async ({ request }) => {
   const answer = await request.get('/api/chord?symbol=F%23m7b5')

@@ -1,7 +1,9 @@
 /** The Key view: lanes of a key up the neck, walked, changed, heard and taken along. */
-import { expect, type Page, test } from '@playwright/test'
+
+import { typeOver } from './support/hands.ts'
 import { choose, word } from './support/sentence.ts'
 import { watchSounds } from './support/startedSounds.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 async function open(page: Page, query = '') {
   await page.goto(`/key${query}`)
@@ -61,22 +63,22 @@ test('the typed line: ninths of G and of D with the lane that fits each, D triad
 }) => {
   await open(page)
   await page.keyboard.press('/')
-  await page.locator('#key-line').fill('G ninths plain 6 5')
+  await typeOver(page.locator('#key-line'), 'G ninths plain 6 5')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('key-name')).toHaveText('G major')
   await expect.poll(() => frets(page, 0)).toMatch(/^3242xx 5354xx 7x777x 8797xx/)
   const now = page.locator('[data-testid=key-choice][aria-pressed=true]')
   await expect(now).toHaveAccessibleName(/root on string 6, to fret 14/)
-  await page.locator('#key-line').fill('D ninths plain')
+  await typeOver(page.locator('#key-line'), 'D ninths plain')
   await page.keyboard.press('Enter')
   await expect(now).toHaveAccessibleName(/D major: root on string 5, to fret 17/)
-  await page.locator('#key-line').fill('D triads 321')
+  await typeOver(page.locator('#key-line'), 'D triads 321')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('lane')).toHaveCount(1)
   await expect
     .poll(() => frets(page, 0))
     .toBe('xxx775 xxx987 x-x-x-11-10-9 x-x-x-12-12-10 x-x-x-14-14-12 x-x-x-16-15-14 xxx653')
-  await page.locator('#key-line').fill('F# dorian sevenths 5')
+  await typeOver(page.locator('#key-line'), 'F# dorian sevenths 5')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('key-name')).toHaveText('F♯ Dorian')
   // One line is one step.
@@ -86,11 +88,11 @@ test('the typed line: ninths of G and of D with the lane that fits each, D triad
 
 test('what can’t be read says where, and the last lanes stay', async ({ page }) => {
   await open(page, '?key=C')
-  await page.locator('#key-line').fill('C nineths 6')
+  await typeOver(page.locator('#key-line'), 'C nineths 6')
   await expect(page.getByTestId('line-wrong').filter({ hasText: 'nineths says nothing here' })).toBeVisible()
-  await page.locator('#key-line').fill('C 7')
+  await typeOver(page.locator('#key-line'), 'C 7')
   await expect(page.getByTestId('line-wrong').filter({ hasText: 'no string 7' })).toBeVisible()
-  await page.locator('#key-line').fill('C 5432 R73')
+  await typeOver(page.locator('#key-line'), 'C 5432 R73')
   await expect(page.getByTestId('line-wrong').filter({ hasText: '3 tones on 4 strings' })).toBeVisible()
   expect(await frets(page, 0)).toBe(C6)
 })
@@ -182,10 +184,10 @@ test('the right hand: plain patterns by name, own ones as strokes, a wrong one i
   await expect(hand).toHaveText('plucked together')
   await hand.click()
   const panel = page.getByRole('dialog', { name: 'Right hand' })
-  await panel.getByLabel('Your own').fill('1/8 p z')
+  await typeOver(panel.getByLabel('Your own'), '1/8 p z')
   await expect(panel.getByRole('status')).toContainText('z is no stroke')
   await expect(panel.getByRole('button', { name: 'Use it' })).toBeDisabled()
-  await panel.getByLabel('Your own').fill('1/4 p i')
+  await typeOver(panel.getByLabel('Your own'), '1/4 p i')
   await panel.getByLabel('Your own').press('Enter')
   await expect(hand).toHaveText('1/4 p i')
   await expect(page).toHaveURL(/hand=1%2F4_p_i/)
@@ -217,10 +219,10 @@ test('in German names the same lanes stand under their own', async ({ page, requ
     await open(page, '?key=Bb')
     await expect(page.getByTestId('key-name')).toHaveText('B major')
     await expect(page.locator('#key-line')).toHaveValue(/^B/)
-    await page.locator('#key-line').fill('H dur sevenths 5')
+    await typeOver(page.locator('#key-line'), 'H dur sevenths 5')
     await expect(page.getByTestId('key-name')).toHaveText('H major')
     await expect.poll(() => frets(page, 0)).toContain('x2434x')
-    await page.locator('#key-line').fill('c moll 6')
+    await typeOver(page.locator('#key-line'), 'c moll 6')
     await expect(page.getByTestId('key-name')).toHaveText('C minor')
     await expect(page.getByTestId('step-name')).toContainText('Cm7')
   } finally {
@@ -286,9 +288,9 @@ test('a chord in between is heard, a claim is judged, the lane goes through all 
   await expect.poll(async () => (await started()).length).toBeGreaterThan(8)
   // Am7♭5 is no plain diminished triad.
   await step.getByText('is it …?').click()
-  await page.locator('#key-claim').fill('Adim')
+  await typeOver(page.locator('#key-claim'), 'Adim')
   await expect(page.getByTestId('verdict')).toContainText('No: string 3 plays G (♭7)')
-  await page.locator('#key-claim').fill('Am7b5')
+  await typeOver(page.locator('#key-claim'), 'Am7b5')
   await expect(page.getByTestId('verdict')).toContainText('Yes, and complete')
   await page.getByRole('button', { name: 'Sheet', exact: true }).click()
   const sheet = page.getByRole('region', { name: 'Cheat sheet' })

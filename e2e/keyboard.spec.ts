@@ -1,5 +1,5 @@
 /** Without a mouse: everything that can be pressed is reached by Tab, or by arrows within its group, and has a name. */
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test } from './support/test.ts'
 
 /** Goes through the whole page by Tab and tells what was not reached, and what was reached and says nothing. */
 async function walkByTab(page: Page) {

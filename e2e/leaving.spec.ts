@@ -1,6 +1,7 @@
 /** A page that is left before it has an answer: what was done on it is lost nowhere, and the next page shows it. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { emptyTray } from './support/kept.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const START = '/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x'
 

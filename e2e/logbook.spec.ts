@@ -1,7 +1,8 @@
 /** Cards by keyboard alone, and the logbook: its charts by their tables, entries corrected, the file. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { settings } from './support/arpeggio.ts'
 import { choose, menuItem } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const usual = { restOn: '', restDays: [], cardsADay: 30, newCardsADay: 8 }
 test.afterEach(({ request }) => settings(request, usual))

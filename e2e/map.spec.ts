@@ -1,6 +1,7 @@
-import { expect, type Page, test } from '@playwright/test'
+import { typeOver } from './support/hands.ts'
 import { choose, menuItem, word } from './support/sentence.ts'
 import { watchSounds } from './support/startedSounds.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const JSON_TYPE = { 'content-type': 'application/json' }
 const open = async (page: Page, query = '') => {
@@ -91,12 +92,12 @@ test('a new chord ends the change, typed with what joins it begins another; Back
   await open(page, '?chord=Bb&arrangement=close&morph=sus4')
   const chord = page.getByRole('textbox', { name: 'Chord' })
   await expect(word(page, 'What it becomes')).toHaveText('B♭sus4')
-  await chord.fill('Bbdim')
+  await typeOver(chord, 'Bbdim')
   await expect(page.getByTestId('map-symbol')).toHaveText('B♭dim')
   await expect(word(page, 'What it becomes')).toHaveCount(0)
   await expect(page.getByTestId('place-name')).toContainText('B♭dim')
   await page.waitForTimeout(1200)
-  await chord.fill('Ebmaj7 drop2 +9')
+  await typeOver(chord, 'Ebmaj7 drop2 +9')
   await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
   await expect(page).toHaveURL(/add=9/)
   await page.waitForTimeout(1200)
@@ -107,7 +108,7 @@ test('a new chord ends the change, typed with what joins it begins another; Back
   await expect(page).toHaveURL(/add=9/)
   await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
   await expect(page.getByTestId('place-name')).toContainText('E♭maj9')
-  await chord.fill('C9 +9')
+  await typeOver(chord, 'C9 +9')
   await expect(page.getByTestId('line-wrong')).toContainText('9 can’t join this chord; expected')
   await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
 })
@@ -145,7 +146,7 @@ test('what is missing says why, truly; sets with nothing fold into a line, and c
   await choose(page, 'Frets', 'frets 1 to 5')
   await expect(page.getByTestId('map-folded')).toContainText('not in these frets')
   await choose(page, 'Frets', 'frets 1 to 15')
-  await page.getByRole('textbox', { name: 'Chord' }).fill('C7x9')
+  await typeOver(page.getByRole('textbox', { name: 'Chord' }), 'C7x9')
   await expect(page.getByText('x9 is not a tension; expected b9, 9 or #9')).toBeVisible()
   await expect(page.getByTestId('map-symbol')).toHaveText('E♭maj7')
 })
@@ -244,9 +245,18 @@ test('other tunings and seven strings have their own lanes, by mouse and by keyb
 
 test('a left-handed player sees the nut at the right; the lowest string may lie on top', async ({ page }) => {
   const data = {
-    name: 'Left of the map', tuningName: 'standard', tuning: 'E2,A2,D3,G3,B3,E4', capo: null, frets: 20, scaleLengthMm: 648,
-    spacingNutMm: 7.2, spacingBridgeMm: 10.5, lastReachableFret: 17, handed: 'left', pluck: 'fingers',
-  } // biome-ignore format: a record
+    name: 'Left of the map',
+    tuningName: 'standard',
+    tuning: 'E2,A2,D3,G3,B3,E4',
+    capo: null,
+    frets: 20,
+    scaleLengthMm: 648,
+    spacingNutMm: 7.2,
+    spacingBridgeMm: 10.5,
+    lastReachableFret: 17,
+    handed: 'left',
+    pluck: 'fingers',
+  }
   const { id } = await (await page.request.post('/api/instruments', { data })).json()
   await page.request.patch('/api/settings', { data: { lowOnTop: true, instrumentId: id } })
   try {

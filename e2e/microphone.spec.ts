@@ -2,11 +2,11 @@
 import { writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test } from '@playwright/test'
 import toWav from 'audiobuffer-to-wav'
 import config from '../playwright.config.ts'
 import { renderSound } from '../web/src/sound/renderSound.ts'
 import { choose } from './support/sentence.ts'
+import { expect, test } from './support/test.ts'
 
 const RATE = 44_100
 /** The low C again and again, closer than the beats, so that each of them has one near, whenever the file began. */

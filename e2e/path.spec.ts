@@ -1,8 +1,10 @@
 /** The Path view: a tune typed, its least path looked at, bent by wishes, heard, kept. */
-import { expect, type Page, test } from '@playwright/test'
+
+import { paste, typeOver } from './support/hands.ts'
 import { choose, menuItem, word } from './support/sentence.ts'
 import { readWav } from './support/soundFile.ts'
 import { watchSounds } from './support/startedSounds.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 async function open(page: Page, query = '') {
   await page.goto(`/path${query}`)
@@ -17,12 +19,12 @@ const TWO_FIVE = '?chart=key:+C%0A|+Dm7+|+G7+|+Cmaj7+|+Cmaj7+|&strings=5432&fret
 test('a tune is typed, and has its path; a wrong word is told with its place and the rest stands', async ({ page }) => {
   await open(page)
   await page.keyboard.press('/')
-  await page.locator('#path-chart').fill('key: C\n| Dm7 | G7 | Cmaj7 | % |')
+  await paste(page.locator('#path-chart'), 'key: C\n| Dm7 | G7 | Cmaj7 | % |')
   await page.keyboard.press('Escape')
   await expect(chords(page)).toHaveCount(4)
   await expect(page.getByTestId('tune-name')).toHaveText('A tune')
   await expect(chords(page).first()).toHaveAccessibleName(/bar 1, Dm7, /)
-  await page.locator('#path-chart').fill('key: C\n| Dm7 | Xm7 | Cmaj7 | % |')
+  await paste(page.locator('#path-chart'), 'key: C\n| Dm7 | Xm7 | Cmaj7 | % |')
   await expect(page.getByTestId('line-wrong').filter({ hasText: 'Line 2:' })).toBeVisible()
   await expect(chords(page)).toHaveCount(3)
   // One typing is one step.
@@ -167,7 +169,7 @@ test('what counts: a weight is changed with the arrows and the path follows at o
   await open(page, '?chart=|+Cmaj7+|+F%23m7+|+Bbmaj7+|+E7+|&strings=5432,4321,6432&frets=1-15')
   const hand = page.getByRole('textbox', { name: 'hand, a mm' })
   const before = await frets(page)
-  await hand.fill('2')
+  await typeOver(hand, '2')
   await hand.press('Enter')
   await expect.poll(() => frets(page)).not.toBe(before)
   await expect(page).toHaveURL(/weights=hand:2/)

@@ -1,7 +1,8 @@
 /** Practice in real time: a run with the simulated player, the digits, a server that is away; the acts that lead here. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { settings, usualSound } from './support/arpeggio.ts'
 import { choose, word } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 test.afterEach(({ request }) => usualSound(request))
 test.afterEach(({ request }) => settings(request, { earJudges: false }))

@@ -1,10 +1,12 @@
 /** The server as a process: what it says when it can't start, and what survives when it is killed. */
+
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test } from '@playwright/test'
 import { endAll, ended, startServer } from '../scripts/ordeal/server.ts'
+import { typeOver } from './support/hands.ts'
+import { expect, test } from './support/test.ts'
 
 let folder: string
 test.beforeEach(() => {
@@ -124,10 +126,10 @@ test('beyond this machine it asks for the passphrase: pages, endpoints and scrip
     const page = await context.newPage()
     await page.goto(`${address}map?chord=C`)
     await expect(page).toHaveURL(/\/enter\?to=%2Fmap%3Fchord%3DC$/)
-    await page.getByLabel('Passphrase').fill('the clarinet has the fifth')
+    await typeOver(page.getByLabel('Passphrase'), 'the clarinet has the fifth')
     await page.keyboard.press('Enter')
     await expect(page.getByRole('alert')).toHaveText('That is not it. Tries left: 4 of 5.')
-    await page.getByLabel('Passphrase').fill(PHRASE)
+    await typeOver(page.getByLabel('Passphrase'), PHRASE)
     await page.getByRole('button', { name: 'Come in' }).click()
     await expect(page).toHaveURL(/\/map\?chord=C/)
     await expect(page.getByTestId('map-cell').first()).toBeVisible()

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test'
+import { typeOver } from './support/hands.ts'
 import { choose, menuItem, word } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const JSON_TYPE = { 'content-type': 'application/json' }
 const open = async (page: Page) => {
@@ -9,9 +10,18 @@ const open = async (page: Page) => {
 /** Settings that other tests rely on go back to what they were. */
 const settle = (page: Page, changes: Record<string, unknown>) => page.request.patch('/api/settings', { data: changes })
 const DRAFT = {
-  name: 'Bench', tuningName: 'standard', tuning: 'E2,A2,D3,G3,B3,E4', capo: null, frets: 20, scaleLengthMm: 635,
-  spacingNutMm: 7.2, spacingBridgeMm: 10.4, lastReachableFret: 17, handed: 'right', pluck: 'fingers',
-} // biome-ignore format: a record
+  name: 'Bench',
+  tuningName: 'standard',
+  tuning: 'E2,A2,D3,G3,B3,E4',
+  capo: null,
+  frets: 20,
+  scaleLengthMm: 635,
+  spacingNutMm: 7.2,
+  spacingBridgeMm: 10.4,
+  lastReachableFret: 17,
+  handed: 'right',
+  pluck: 'fingers',
+}
 interface Kept {
   readonly id: number
   readonly name: string
@@ -116,7 +126,7 @@ test('every measure is stepped by keys and typed; what is wrong is refused besid
     await page.getByRole('checkbox', { name: 'The capo holds string 6' }).press('Space')
     await expect.poll(async () => (await one()).capo?.strings).toEqual([5, 4, 3, 2, 1])
     const scale = page.getByLabel('Scale length, mm', { exact: true })
-    await scale.fill('200')
+    await typeOver(scale, '200')
     await expect(
       page.getByRole('alert').filter({ hasText: 'the scale length is 200; expected 300 to 900 mm' }),
     ).toBeVisible()
@@ -125,20 +135,20 @@ test('every measure is stepped by keys and typed; what is wrong is refused besid
     expect((await one()).scaleLengthMm).toBe(646)
     await scale.press('Escape')
     await expect(scale).toHaveValue('646')
-    await scale.fill('628')
+    await typeOver(scale, '628')
     await scale.press('Enter')
     await expect.poll(async () => (await one()).scaleLengthMm).toBe(628)
-    await page.getByLabel('Between strings at the nut, mm').fill('7,4')
+    await typeOver(page.getByLabel('Between strings at the nut, mm'), '7,4')
     await page.getByLabel('Between strings at the nut, mm').press('Enter')
     await expect.poll(async () => (await one()).spacingNutMm).toBe(7.4)
-    await page.getByRole('textbox', { name: 'Number of frets' }).fill('12')
+    await typeOver(page.getByRole('textbox', { name: 'Number of frets' }), '12')
     await page.getByRole('textbox', { name: 'Number of frets' }).press('Enter')
     await expect.poll(async () => (await one()).lastReachableFret).toBe(12)
     // The strings, by the key that leads to the field.
     await page.locator('body').press('/')
     await page.keyboard.type('B1 E2 D2')
     await expect(page.getByRole('alert').filter({ hasText: /D2 sounds below the string before it/ })).toBeVisible()
-    await page.getByLabel('Strings, lowest first', { exact: true }).fill('B1 E2 A2 D3 G3 B3 E4')
+    await typeOver(page.getByLabel('Strings, lowest first', { exact: true }), 'B1 E2 A2 D3 G3 B3 E4')
     await page.keyboard.press('Enter')
     await expect.poll(async () => (await one()).tuning.strings.length).toBe(7)
     await expect(page.getByRole('note')).toHaveCount(0)
@@ -152,13 +162,13 @@ test('an instrument more, renamed, left-handed, played in Build, taken away and 
     const name = page.getByLabel('Name of the instrument')
     await expect(name).toHaveValue('Bench 2')
     await expect(page.getByTestId('other-instrument').filter({ hasText: 'Bench' })).toHaveCount(1)
-    await name.fill('Bench')
+    await typeOver(name, 'Bench')
     await name.press('Enter')
     await expect(
       page.getByRole('alert').filter({ hasText: 'there is an instrument called Bench already' }),
     ).toBeVisible()
     await expect(name).toHaveValue('Bench')
-    await name.fill('Bench for seven')
+    await typeOver(name, 'Bench for seven')
     await name.press('Enter')
     await choose(page, 'Tuning', 'seven strings, low B · B E A D G B E')
     await choose(page, 'Played', 'left-handed')
@@ -203,9 +213,9 @@ test('the hand’s end is pulled, stepped or typed; the same shape becomes a str
     await handle(page, 'ease-1').press('ArrowLeft')
     await expect.poll(async () => (await settings(page)).handComfortMm).toBe(99)
     const ease = page.getByLabel('Ease of the hand, mm')
-    await ease.fill('30')
+    await typeOver(ease, '30')
     await expect(page.getByRole('alert').filter({ hasText: 'an ease of 50 to 150 mm' })).toBeVisible()
-    await ease.fill('50')
+    await typeOver(ease, '50')
     await ease.press('Enter')
     await expect.poll(async () => (await settings(page)).handComfortMm).toBe(50)
     await page.goto('/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x5534x')
@@ -277,10 +287,10 @@ test('the tray in another tuning: the same fingers and the same notes', async ({
 
 test('a tuning of one’s own is checked, kept, offered in Build, and taken away', async ({ page }) => {
   await open(page)
-  await page.getByLabel('Name of the tuning').fill('Night Heron')
-  await page.getByLabel('Its strings, lowest first').fill('C2 G2 D3 Q3')
+  await typeOver(page.getByLabel('Name of the tuning'), 'Night Heron')
+  await typeOver(page.getByLabel('Its strings, lowest first'), 'C2 G2 D3 Q3')
   await expect(page.getByText(/Q3 is not a string's pitch/)).toBeVisible()
-  await page.getByLabel('Its strings, lowest first').fill('C2 G2 D3 F3 A3 D4')
+  await typeOver(page.getByLabel('Its strings, lowest first'), 'C2 G2 D3 F3 A3 D4')
   await page.getByRole('button', { name: 'Keep the tuning' }).click()
   await expect(page.getByRole('button', { name: 'Delete Night Heron' })).toBeVisible()
   await page.goto('/')

@@ -1,10 +1,12 @@
 /** Sheets: composed, seen as printed, kept; their files looked into with readers of their own. */
+
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, type Page, test } from '@playwright/test'
+import { typeOver } from './support/hands.ts'
 import { menuItem } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'nestling-sheets-'))
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }))
@@ -34,9 +36,11 @@ const saved = async (page: Page, name: string, file: string) => {
 const word = async (page: Page, label: string, choice: string | RegExp) => {
   await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click()
   await menuItem(page, choice).click()
-} // biome-ignore format: helpers
+}
 
-test('a PDF has its pages and size, its faces inside, its text to be selected, and no picture for a neck', async ({ page }) => {
+test('a PDF has its pages and size, its faces inside, its text to be selected, and no picture for a neck', async ({
+  page,
+}) => {
   await open(page, 'Slow Ferry')
   const { path, name } = await saved(page, 'PDF', 'ferry.pdf')
   expect(name).toBe('slow-ferry.pdf')
@@ -50,11 +54,23 @@ test('a PDF has its pages and size, its faces inside, its text to be selected, a
   for (const font of fonts) expect(font).toMatch(/TrueType.* yes +\w+ +yes/)
   expect(execFileSync('pdfimages', ['-list', path], { encoding: 'utf8' }).trim().split('\n')).toHaveLength(2)
   const text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' })
-  for (const words of ['Slow Ferry', 'Fm9', 'B♭m7', 'E♭13', 'A♭maj9', 'The key of A♭ major in sevenths', 'Gm7♭5', 'third, dotted']) expect(text).toContain(words)
+  for (const words of [
+    'Slow Ferry',
+    'Fm9',
+    'B♭m7',
+    'E♭13',
+    'A♭maj9',
+    'The key of A♭ major in sevenths',
+    'Gm7♭5',
+    'third, dotted',
+  ])
+    expect(text).toContain(words)
   expect(text).not.toMatch(/\p{Co}/u)
-}) // biome-ignore format: long lines
+})
 
-test('staves go into a PDF as glyphs, on as many pages as they need; the browser prints the same pages', async ({ page }) => {
+test('staves go into a PDF as glyphs, on as many pages as they need; the browser prints the same pages', async ({
+  page,
+}) => {
   await open(page, 'Slow Ferry')
   await blocks(page).nth(1).getByRole('button', { expanded: false }).click()
   await word(page, 'Under the necks', 'staff and TAB')
@@ -74,7 +90,7 @@ test('staves go into a PDF as glyphs, on as many pages as they need; the browser
   expect(text).not.toContain('Tray')
   await page.keyboard.press('Control+z')
   await expect(pages(page)).toHaveCount(1)
-}) // biome-ignore format: long lines
+})
 
 test('SVG carries its faces, PNG is as large as the paper', async ({ page }) => {
   await open(page, 'Slow Ferry')
@@ -88,14 +104,16 @@ test('SVG carries its faces, PNG is as large as the paper', async ({ page }) => 
   expect(png.length).toBeGreaterThan(30_000)
 })
 
-test('a sheet is composed: blocks put in, set, moved by mouse and by keys, taken off; all of it kept and undone', async ({ page }) => {
+test('a sheet is composed: blocks put in, set, moved by mouse and by keys, taken off; all of it kept and undone', async ({
+  page,
+}) => {
   // What an earlier try has left.
   for (const { id, title } of await sheets(page))
     if (title === 'Lantern Room, second set')
       await page.request.delete(`/api/sheets/${id}`, { headers: { 'content-type': 'application/json' } })
   await page.goto('/sheet')
   await expect(page.locator('[data-alive]')).toBeVisible()
-  await page.getByRole('textbox').first().fill('Lantern Room, second set')
+  await typeOver(page.getByRole('textbox').first(), 'Lantern Room, second set')
   await page.getByRole('button', { name: 'Make it' }).click()
   await expect(pages(page)).toHaveCount(1)
   await expect(blocks(page)).toHaveCount(2)
@@ -109,18 +127,21 @@ test('a sheet is composed: blocks put in, set, moved by mouse and by keys, taken
   await word(page, 'Bars in a line', 'two bars')
   await word(page, 'In the eggs', 'degrees')
   await put.getByRole('button', { name: 'words', exact: true }).click()
-  await page.getByRole('textbox', { name: /words; a line/ }).fill('# Softly\nThe bass begins alone.')
+  await typeOver(page.getByRole('textbox', { name: /words; a line/ }), '# Softly\nThe bass begins alone.')
   await page.keyboard.press('Tab')
   await expect(pages(page).first()).toContainText('The bass begins alone.')
   await put.getByRole('button', { name: 'a key', exact: true }).click()
-  await page.getByLabel('key', { exact: true }).fill('nonsense')
+  await typeOver(page.getByLabel('key', { exact: true }), 'nonsense')
   await expect(page.getByText(/key/).filter({ hasText: 'nonsense' }).first()).toBeVisible()
-  await page.getByLabel('key', { exact: true }).fill('F# minor')
+  await typeOver(page.getByLabel('key', { exact: true }), 'F# minor')
   await page.keyboard.press('Enter')
   await expect(pages(page).first()).toContainText('The key of F♯ minor')
   // The key goes up by its key, and down again by the act.
   await page.locator('main').click({ position: { x: 700, y: 60 } })
-  const names = () => blocks(page).getByRole('button', { name: /^(Title|Kettle|“|The key|What)/ }).allTextContents()
+  const names = () =>
+    blocks(page)
+      .getByRole('button', { name: /^(Title|Kettle|“|The key|What)/ })
+      .allTextContents()
   const before = await names()
   await page.keyboard.press('Shift+ArrowUp')
   await expect.poll(names).not.toEqual(before)
@@ -150,7 +171,7 @@ test('a sheet is composed: blocks put in, set, moved by mouse and by keys, taken
   await expect(page.getByRole('article', { name: 'Lantern Room, second set' })).toHaveCount(0)
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click()
   await expect(page.getByRole('article', { name: 'Lantern Room, second set' })).toBeVisible()
-}) // biome-ignore format: long lines
+})
 
 test('from every view what is in hand goes to a sheet by one key, and arrives once', async ({ page }) => {
   const places: readonly (readonly [string, string, string, string])[] = [
@@ -185,8 +206,21 @@ test('from every view what is in hand goes to a sheet by one key, and arrives on
 })
 
 test('a tune that is gone, an empty sheet, and a sheet that is not there say so', async ({ page }) => {
-  const empty = { title: 'Of what is gone', paper: 'Letter', lying: false, barsALine: 4, necks: 'lying', labels: 'none', ink: 'black' }
-  const made = await page.request.post('/api/sheets', { data: { ...empty, blocks: [{ id: 'a', kind: 'chart', source: { kind: 'kept', tune: 99_999 }, under: 'tab', moves: true }] } })
+  const empty = {
+    title: 'Of what is gone',
+    paper: 'Letter',
+    lying: false,
+    barsALine: 4,
+    necks: 'lying',
+    labels: 'none',
+    ink: 'black',
+  }
+  const made = await page.request.post('/api/sheets', {
+    data: {
+      ...empty,
+      blocks: [{ id: 'a', kind: 'chart', source: { kind: 'kept', tune: 99_999 }, under: 'tab', moves: true }],
+    },
+  })
   await page.goto(`/sheet?sheet=${(await made.json()).id}`)
   await expect(pages(page).first()).toContainText('This tune is no longer in the Book.')
   const bare = await page.request.post('/api/sheets', { data: { ...empty, blocks: [] } })
@@ -196,7 +230,7 @@ test('a tune that is gone, an empty sheet, and a sheet that is not there say so'
   await expect(page.getByRole('heading', { name: 'Sheets' })).toBeVisible()
   await page.goto('/sheet#put=nonsense')
   await expect(page.getByText(/can’t be read; the sheets are here/)).toBeVisible()
-}) // biome-ignore format: long lines
+})
 
 test('another page changed it: what is here is not kept over it, and that is told', async ({ page }) => {
   const id = await open(page, 'The small hall, first set')

@@ -1,8 +1,9 @@
 /** What is heard is what the file holds: who ends a note, and when; the room. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { open, play, settings, usualSound } from './support/arpeggio.ts'
 import { type StruckString, watchGains } from './support/gains.ts'
 import { readWav } from './support/soundFile.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 test.afterEach(({ request }) => usualSound(request))
 

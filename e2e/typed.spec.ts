@@ -1,5 +1,6 @@
 /** The first things that a player types, typed and pasted, on a fresh page. */
-import { expect, type Page, test } from '@playwright/test'
+import { paste, typeOver } from './support/hands.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const line = (page: Page) => page.locator('#build-line-input')
 const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
@@ -63,7 +64,7 @@ for (const [text, name, frets] of [
     // One step: undone it is as it was.
     await page.keyboard.press('Control+z')
     await expect.poll(() => said(page)).toEqual(first)
-    await line(page).fill(text)
+    await paste(line(page), text)
     await line(page).press('Enter')
     await expect.poll(() => said(page)).toEqual(typed)
   })
@@ -72,7 +73,7 @@ test('a wrong word changes nothing, wherever it stands, and says where', async (
   await fresh(page)
   await page.waitForTimeout(300)
   const before = await said(page)
-  await line(page).fill('C7 dorp2 5432')
+  await typeOver(line(page), 'C7 dorp2 5432')
   await expect(page.getByTestId('line-wrong').filter({ hasText: 'dorp2' })).toBeVisible()
   await line(page).press('Enter')
   await page.waitForTimeout(300)
@@ -81,7 +82,7 @@ test('a wrong word changes nothing, wherever it stands, and says where', async (
 
 test('a kept arrangement that can’t fit gives way and says so', async ({ page }) => {
   await fresh(page)
-  await line(page).fill('Am')
+  await typeOver(line(page), 'Am')
   await line(page).press('Enter')
   await expect(page.getByTestId('gave-way')).toHaveText(
     'a triad has three tones; drop 2 wants four: any arrangement is shown',
@@ -91,7 +92,7 @@ test('a kept arrangement that can’t fit gives way and says so', async ({ page 
 
 test('while a line has no shapes yet the last answer stays, faint, with its own name', async ({ page }) => {
   await fresh(page)
-  await line(page).fill('Am drop3')
+  await typeOver(line(page), 'Am drop3')
   await expect(page.getByRole('region', { name: 'Shapes found' })).toHaveAttribute('data-faint', 'true')
   await expect(symbol(page)).toHaveText('E♭maj7')
   await line(page).press('Enter')
@@ -101,10 +102,10 @@ test('while a line has no shapes yet the last answer stays, faint, with its own 
 
 test('this is …: the player names what is in hand', async ({ page }) => {
   await fresh(page)
-  await line(page).fill('x5545x')
+  await typeOver(line(page), 'x5545x')
   await line(page).press('Enter')
   await expect(page.getByTestId('shape-text')).toHaveText('x5545x')
-  await line(page).fill('this is Cmaj9')
+  await typeOver(line(page), 'this is Cmaj9')
   await line(page).press('Enter')
   await expect(symbol(page)).toHaveText('Cmaj9')
   await expect(page.getByTestId('shape-text')).toHaveText('x5545x')

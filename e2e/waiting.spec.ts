@@ -3,9 +3,9 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, type Page, test } from '@playwright/test'
 import { endAll, startServer, stopped } from '../scripts/ordeal/server.ts'
 import { play } from './support/arpeggio.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 let folder: string
 test.beforeEach(() => {
@@ -163,8 +163,17 @@ test('a set, a tune and a sheet wait while the server is stopped, and are in the
   const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
   const { port } = new URL(first.address)
   const made = await page.request.post(`${first.address}api/sheets`, {
-    data: { title: 'Evening', paper: 'A4', lying: false, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [{ id: 'a', kind: 'legend' }] },
-  }) // biome-ignore format: a sheet
+    data: {
+      title: 'Evening',
+      paper: 'A4',
+      lying: false,
+      barsALine: 4,
+      necks: 'lying',
+      labels: 'none',
+      ink: 'colour',
+      blocks: [{ id: 'a', kind: 'legend' }],
+    },
+  })
   const { id } = await made.json()
   await page.goto(`${first.address}path?chart=title:+Low+Tide%0A%7C+Dm7+%7C+G7+%7C`)
   await expect(page.locator('[data-alive]')).toBeVisible()

@@ -1,7 +1,8 @@
 /** The main acts of every view, once by the keyboard alone and once by touch alone, on a phone. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { type MainAct, VIEW_ACTS } from './support/acts.ts'
 import { emptyTray, leaveAsItWas } from './support/kept.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 leaveAsItWas()
 

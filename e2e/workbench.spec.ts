@@ -1,6 +1,8 @@
 /** The workbench: words with counts, hands on the neck, what lies around a shape, by pointer and by keyboard. */
-import { expect, type Page, test } from '@playwright/test'
+
+import { typeOver } from './support/hands.ts'
 import { menuItem } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
 const shapeText = (page: Page) => page.getByTestId('shape-text')
@@ -54,21 +56,21 @@ test.describe('the build line', () => {
 
   test('a formula typed as degrees or thirds, and a tuning, are read', async ({ page }) => {
     await open(page)
-    await line(page).fill('C m3 m3 M3 any any strings')
+    await typeOver(line(page), 'C m3 m3 M3 any any strings')
     await expect(symbol(page)).toHaveText('Cm7♭5')
     await line(page).press('Enter')
-    await line(page).fill('D 1 3 5 any strings in dadgad')
+    await typeOver(line(page), 'D 1 3 5 any strings in dadgad')
     await expect(page.getByRole('button', { name: 'Tuning: D A D G A D' })).toBeVisible()
     await expect(symbol(page)).toHaveText('D')
   })
 
   test('back and forward go through what was built', async ({ page }) => {
     await open(page)
-    await line(page).fill('Gm7')
+    await typeOver(line(page), 'Gm7')
     await expect(symbol(page)).toHaveText('Gm7')
     await line(page).press('Enter')
     await page.waitForTimeout(1200) // a pause makes a page to go back to
-    await line(page).fill('C9')
+    await typeOver(line(page), 'C9')
     await expect(symbol(page)).toHaveText('C9')
     await expect.poll(() => page.url()).toContain('C9')
     await page.goBack()
@@ -79,7 +81,7 @@ test.describe('the build line', () => {
 
   test('where nothing is found, the ways out say what they would give', async ({ page }) => {
     await open(page)
-    await line(page).fill('Fm11 drop2 5432 no 5')
+    await typeOver(line(page), 'Fm11 drop2 5432 no 5')
     await line(page).press('Enter')
     const ways = page.getByTestId('ways-out')
     await expect(ways).toContainText(/No shape on 5 4 3 2 within your reach|beyond reach/)
@@ -129,7 +131,12 @@ test.describe('hands on the neck', () => {
     await open(page)
     await page.keyboard.press('Backspace')
     await expect(page.getByTestId('egg')).toHaveCount(0)
-    for (const [string, fret] of [[5, 3], [4, 2], [2, 1]] as const) await press(page, string, fret) // biome-ignore format: a list
+    for (const [string, fret] of [
+      [5, 3],
+      [4, 2],
+      [2, 1],
+    ] as const)
+      await press(page, string, fret)
     await press(page, 3, 0)
     await expect(shapeText(page)).toContainText('x3201x')
     await expect(symbol(page)).toHaveText('C')
@@ -211,7 +218,7 @@ test.describe('this shape', () => {
       ['022400', 6],
       ['xx3545', 4],
     ] as const) {
-      await line.fill(typed)
+      await typeOver(line, typed)
       await line.press('Enter')
       await expect(shapeText(page)).toContainText(typed)
       await expect(voices).toHaveCount(sounding)
@@ -311,7 +318,7 @@ test.describe('around the shape', () => {
     await expect(page.locator('[data-testid=egg][data-string="5"]')).toHaveAttribute('data-degree', 'b3')
     await page.keyboard.press('Control+z')
     await expect(symbol(page)).toHaveText('E♭maj7')
-    await page.getByLabel('Is it …?').fill('Eb7')
+    await typeOver(page.getByLabel('Is it …?'), 'Eb7')
     await expect(page.getByTestId('verdict')).toContainText('No: string 3 plays D')
     await page.getByRole('button', { name: /1 fret down to D♭/ }).click()
     await expect(shapeText(page)).toContainText('x6868x')
@@ -350,7 +357,7 @@ test.describe('the tray', () => {
     const items = page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')
     const before = await page.locator('[aria-label="Shapes in the tray"] > li').count()
     await page.keyboard.press('t')
-    await line(page).fill('Bbm7')
+    await typeOver(line(page), 'Bbm7')
     await expect(symbol(page)).toHaveText('B♭m7')
     await line(page).blur()
     await page.keyboard.press('t')
@@ -373,7 +380,7 @@ test.describe('the tray', () => {
     await expect(items.nth(before)).toContainText('B♭m7')
 
     await page.getByRole('button', { name: /^Tray.*Name it/ }).click()
-    await page.getByLabel('Name of the tray').fill('Low Tide Waltz')
+    await typeOver(page.getByLabel('Name of the tray'), 'Low Tide Waltz')
     await page.keyboard.press('Enter')
     await expect(page.getByRole('button', { name: 'Tray: Low Tide Waltz. Name it' })).toBeVisible()
 

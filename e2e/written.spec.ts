@@ -1,8 +1,10 @@
 /** A tune on staff and TAB, in Path and on a sheet. */
-import { expect, type Page, test } from '@playwright/test'
+
 import { settings } from './support/arpeggio.ts'
 import { readBack } from './support/engraved.ts'
+import { typeOver } from './support/hands.ts'
 import { choose } from './support/sentence.ts'
+import { expect, type Page, test } from './support/test.ts'
 
 const written = (page: Page) => page.getByTestId('written-tune')
 async function open(page: Page, chart: string, more = '') {
@@ -103,7 +105,7 @@ test('a tempo that changes on the way is written as it is played', async ({ page
   await expect(page.getByTestId('tempo-mark')).toContainText('= 80')
   await expect(written(page)).toContainText('= 120')
   const tempo = page.getByLabel('Tempo, beats per minute')
-  await tempo.fill('40')
+  await typeOver(tempo, '40')
   await tempo.press('Enter')
   await expect(page.getByTestId('tempo-mark')).toContainText('= 40')
   await expect(written(page)).toContainText('= 60')

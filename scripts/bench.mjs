@@ -1,35 +1,28 @@
-/** `npm run bench`: speed, measured on this machine and printed as tables. First the engine, then the page. */
-import { build, chromium, install, root, run } from './lib.mjs'
+/** `npm run bench`, or `npm run bench -- browser`: speed, measured on this machine and printed as tables. */
+import { build, chromium, install } from './lib.mjs'
+import { run } from './steps.mjs'
 
-install()
-const only = process.argv[2]
-if (only === undefined || only === 'engine')
-  run('node', ['--expose-gc', '--import', 'tsx', 'scripts/bench/engine.ts'], { cwd: root, says: 'The engine.' })
+const [only, ...more] = process.argv.slice(2)
+const BENCHES = {
+  engine: 'The engine',
+  browser: 'The page in Chromium',
+  drawing: 'The Map and Set-up, drawn to scale',
+  practice: 'The ear for chords; a log of ten years',
+  sound: 'Notation and sound; a minute of playing',
+  load: 'The server under load; minutes of memory',
+  files: 'Sheets, files and a large Book',
+}
+if (only !== undefined && !(only in BENCHES)) {
+  console.error(`There is no bench ${only}; expected ${Object.keys(BENCHES).join(', ')}, or none for all.`)
+  process.exit(1)
+}
+await install()
 if (only !== 'engine') {
-  build()
-  chromium()
-  if (only === undefined || only === 'browser')
-    run('node', ['--import', 'tsx', 'scripts/bench/browser.ts'], { cwd: root, says: 'The page in Chromium.' })
-  if (only === undefined || only === 'drawing')
-    run('node', ['--import', 'tsx', 'scripts/bench/drawing.ts'], {
-      cwd: root,
-      says: 'The Map and Set-up, drawn to scale.',
-    })
-  if (only === undefined || only === 'practice')
-    run('node', ['--import', 'tsx', 'scripts/bench/practice.ts'], {
-      cwd: root,
-      says: 'The ear for chords; a log of ten years.',
-    })
-  if (only === undefined || only === 'sound')
-    run('node', ['--import', 'tsx', 'scripts/bench/sound.ts', ...process.argv.slice(3)], {
-      cwd: root,
-      says: 'Notation and sound; a minute of playing.',
-    })
-  if (only === undefined || only === 'load')
-    run('node', ['--import', 'tsx', 'scripts/bench/load.ts', ...process.argv.slice(3)], {
-      cwd: root,
-      says: 'The server under load; minutes of memory.',
-    })
-  if (only === undefined || only === 'files')
-    run('node', ['--import', 'tsx', 'scripts/bench/files.ts'], { cwd: root, says: 'Sheets, files and a large Book.' })
+  await build()
+  await chromium()
+}
+for (const [name, says] of Object.entries(BENCHES)) {
+  if (only !== undefined && name !== only) continue
+  const flags = name === 'engine' ? ['--expose-gc'] : []
+  await run(says, 'node', [...flags, '--import', 'tsx', `scripts/bench/${name}.ts`, ...more], { shown: true })
 }

@@ -1,13 +1,16 @@
 /** `npm run demo`: installs, builds, migrates, fills the demo data and starts, on a fresh clone or any other. */
 import { dataFolder } from './dataFolder.mjs'
-import { become, build, install, run, web } from './lib.mjs'
+import { driver } from './driver.mjs'
+import { become, build, packages } from './lib.mjs'
+import { web } from './places.mjs'
+import { run } from './steps.mjs'
 
 const environment = { NESTLING_DATA: dataFolder('demo') }
-install()
-build()
-run('node', ['--import', 'tsx', 'server/seedDemo.ts'], {
+await packages()
+// The build needs no database: both cores have something to do.
+await Promise.all([driver(), build()])
+await run('Filling the demo data (what you made yourself stays)', 'node', ['--import', 'tsx', 'server/seedDemo.ts'], {
   cwd: web,
-  says: 'Filling the demo data (what you made yourself stays).',
   environment,
 })
 // Straight to Node.js, with no npm in between, so that signals arrive.

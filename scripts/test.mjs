@@ -1,51 +1,63 @@
 /** `npm test`: everything that must hold, on a fresh clone too; ends with one line that adds up all tests. */
-import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { build, chromium, install, root, run, web } from './lib.mjs'
+import { driver } from './driver.mjs'
+import { build, chromium, packages } from './lib.mjs'
+import { root, web } from './places.mjs'
+import { ended, run, step } from './steps.mjs'
 
 const results = join(root, 'test-results')
-install()
-run('npx', ['biome', 'ci', '.'], { says: 'Checking format and lint (biome).' })
-run('npx', ['depcruise', 'core/src', 'formats/src', 'web/src', 'web/server'], {
-  says: 'Checking that imports follow the layers (dependency-cruiser).',
-})
-run('npx', ['tsc', '-p', 'core'], { says: 'Type-checking core, without DOM and Node.js.' })
-run('npx', ['tsc', '-p', 'core/tsconfig.test.json'], { says: 'Type-checking core with its tests.' })
-run('npx', ['tsc', '-p', 'formats'], { says: 'Type-checking the file formats.' })
-run('npx', ['tsc', '-p', 'formats/tsconfig.test.json'], { says: 'Type-checking the file formats with their tests.' })
-run('npx', ['tsc', '-p', 'e2e'], { says: 'Type-checking the browser tests.' })
-run('npx', ['tsc', '-p', 'scripts/bench'], { says: 'Type-checking the benches.' })
-run('npx', ['astro', 'check', '--minimumFailingSeverity', 'warning'], {
-  cwd: web,
-  says: 'Type-checking web (about 20 seconds).',
-})
-chromium()
-
+await packages()
 rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
-const step = (says, command, args) => {
-  console.log(`> ${says}`)
-  return (
-    spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } })
-      .status ?? 1
-  )
-}
 const unitFile = join(results, 'unit.json')
 const browserFile = join(results, 'browser.json')
-const unit = step('Unit and property tests.', 'npx', [
-  'vitest',
-  'run',
-  '--reporter=default',
-  '--reporter=json',
-  `--outputFile.json=${unitFile}`,
-])
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined)
+
+async function lintAndTypes() {
+  await run('Checking format and lint', 'npx', ['biome', 'ci', '.'])
+  await run('Checking that imports follow the layers', 'npx', [
+    ...['depcruise', 'core/src', 'formats/src', 'web/src', 'web/server'],
+  ])
+  for (const [project, says] of [
+    ['core', 'Type-checking core, without DOM and Node.js'],
+    ['core/tsconfig.test.json', 'Type-checking core with its tests'],
+    ['formats', 'Type-checking the file formats'],
+    ['formats/tsconfig.test.json', 'Type-checking the file formats with their tests'],
+    ['e2e', 'Type-checking the browser tests'],
+    ['scripts/bench', 'Type-checking the benches'],
+    ['scripts/ordeal', 'Type-checking the ordeal'],
+  ])
+    await run(says, 'npx', ['tsc', '-p', project])
+  await run('Type-checking web', 'npx', ['astro', 'check', '--minimumFailingSeverity', 'warning'], { cwd: web })
+}
+
+/** @returns its exit code: what failed is counted at the end. */
+async function unitTests() {
+  await driver()
+  const words = ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unitFile}`]
+  const { code, said } = await step('Unit and property tests', () => ended('npx', words))
+  if (code !== 0) console.log(said)
+  return code
+}
+
+const [unit] = await Promise.all([
+  unitTests(),
+  (async () => {
+    await chromium()
+    await build()
+    await lintAndTypes()
+  })(),
+])
 // Read at once: the browser tests empty this folder when they start.
 const units = read(unitFile)
-build()
+
 process.env.PLAYWRIGHT_JSON_OUTPUT_NAME = browserFile
-const browser = step('Browser tests.', 'npx', ['playwright', 'test', '--reporter=list,json'])
+const { code: browser } = await step(
+  'Browser tests',
+  () => ended('npx', ['playwright', 'test', '--reporter=list,json'], { shown: true }),
+  { moves: false },
+)
 
 const browsers = read(browserFile)
 const stats = browsers?.stats

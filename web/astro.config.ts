@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto'
-import { writeFileSync } from 'node:fs'
-import { join, relative } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import node from '@astrojs/node'
 import react from '@astrojs/react'
 import { ColorSchemeScript } from '@mantine/core'
@@ -27,43 +26,12 @@ const pagesOfViews: AstroIntegration = {
   },
 }
 
-/** What each script of a page imports, and what that imports: a page names them all at once (`shell/preloads.ts`). */
-const importsOfScripts: AstroIntegration = {
-  name: 'imports-of-scripts',
-  hooks: {
-    'astro:build:setup': ({ target, updateConfig }) => {
-      if (target === 'client') updateConfig({ plugins: [{ name: 'imports-of-scripts', writeBundle: writeImports }] })
-    },
-  },
-}
-
-function writeImports(
-  { dir = '' }: { readonly dir?: string | undefined },
-  bundle: Readonly<Record<string, unknown>>,
-): void {
-  const chunks = bundle as Readonly<
-    Record<string, { readonly isEntry?: boolean; readonly imports?: readonly string[] }>
-  >
-  const allFrom = (file: string, seen = new Set<string>()): ReadonlySet<string> => {
-    for (const one of chunks[file]?.imports ?? []) if (!seen.has(one)) allFrom(one, seen.add(one))
-    return seen
-  }
-  const entries = Object.keys(chunks).filter((file) => chunks[file]?.isEntry)
-  const imports = Object.fromEntries(entries.map((file) => [`/${file}`, [...allFrom(file)].map((one) => `/${one}`)]))
-  writeFileSync(join(dir, '..', 'imports.json'), JSON.stringify(imports))
-}
-
-/** Without the line that the default adds to each name: the names stand in the scripts, too. */
-const scopedName = (name: string, file: string): string =>
-  `${name}_${createHash('sha256')
-    .update(relative(import.meta.dirname, file))
-    .digest('hex')
-    .slice(0, 5)}`
+const EMPTY = fileURLToPath(new URL('./src/sheet/emptyModule.ts', import.meta.url))
 
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
-  integrations: [react(), pagesOfViews, importsOfScripts],
+  integrations: [react(), pagesOfViews],
   devToolbar: { enabled: false },
   server: { host: '127.0.0.1', port: Number(process.env['PORT'] ?? 4321) },
   // Our own border checks every write, and answers in its own form.
@@ -88,16 +56,14 @@ export default defineConfig({
     // What a first use imports is asked for after it, never beside it: browsers remember a module that failed for as long
     // as the page lives, and only what was imported by name can be asked for again (`workers/loaded.ts`).
     build: {
-      // Half a minute more than the default, for 7 kB less of Build's 260.
-      minify: 'terser',
-      terserOptions: { ecma: 2020, module: true, compress: { passes: 3 } },
       modulePreload: {
         resolveDependencies: (_, files, { hostType }) =>
           hostType === 'js' ? files.filter((file) => file.endsWith('.css')) : files,
       },
     },
-    css: { modules: { generateScopedName: scopedName } },
     worker: { format: 'es' },
+    // jsPDF's ways to draw a web page, which are never taken here.
+    resolve: { alias: { html2canvas: EMPTY, canvg: EMPTY, dompurify: EMPTY } },
     // Imported on first use: unless listed, dev finds them at the first click and reloads the page.
     optimizeDeps: { include: ['tone', 'comlink', 'vexflow/core', 'pitchy', 'audiobuffer-to-wav'] },
     ssr: { noExternal: ['@mantine/core', '@mantine/hooks', '@mantine/notifications'], external: ['better-sqlite3'] },

@@ -51,7 +51,12 @@ const HELP: MainAct = {
     await expect(page.getByRole('dialog')).toHaveCount(0)
   },
 }
-const tray = (count: number): MainAct => ({ name: 'add to tray', key: 't', place: button('Add to tray'), done: inTray(count) }) // biome-ignore format: an act
+const tray = (count: number): MainAct => ({
+  name: 'add to tray',
+  key: 't',
+  place: button('Add to tray'),
+  done: inTray(count),
+})
 const SAVE: MainAct = { name: 'save to Book', key: 'k', place: button('Save to Book'), done: told(/^Saved to Book/) }
 const undo = (done: MainAct['done']): MainAct => ({ name: 'undo', key: 'Control+z', place: button('Undo'), done })
 
@@ -87,15 +92,30 @@ export const VIEW_ACTS: readonly ViewActs[] = [
     acts: [
       { name: 'a fret up', key: 'ArrowRight', place: button('A fret towards the bridge'), done: shape('x7989x') },
       { name: 'a fret down', key: 'ArrowLeft', place: button('A fret towards the nut'), done: shape('x6878x') },
-      { name: 'next inversion', key: 'ArrowUp', place: button('Next inversion up the neck'), done: shape('x-10-12-8-11-x') },
-      { name: 'inversion before', key: 'ArrowDown', place: button('Next inversion down the neck'), done: shape('x6878x') },
+      {
+        name: 'next inversion',
+        key: 'ArrowUp',
+        place: button('Next inversion up the neck'),
+        done: shape('x-10-12-8-11-x'),
+      },
+      {
+        name: 'inversion before',
+        key: 'ArrowDown',
+        place: button('Next inversion down the neck'),
+        done: shape('x6878x'),
+      },
       { name: 'to high strings', key: ']', place: button('Towards the high strings'), done: shape('xx1333') },
       undo(shape('x6878x')),
       tray(1),
       SAVE,
       LABELS,
       HELP,
-      { name: 'clear the neck', key: 'Backspace', place: cap('Backspace'), done: (page) => expect(page.getByTestId('egg')).toHaveCount(0) },
+      {
+        name: 'clear the neck',
+        key: 'Backspace',
+        place: cap('Backspace'),
+        done: (page) => expect(page.getByTestId('egg')).toHaveCount(0),
+      },
       undo(shape('x6878x')),
     ],
   },
@@ -113,7 +133,12 @@ export const VIEW_ACTS: readonly ViewActs[] = [
       SAVE,
       LABELS,
       HELP,
-      { name: 'build it', key: 'Enter', place: (page) => main(page).getByRole('link', { name: 'Build', exact: true }), done: addressHas(/shape=xxx553/) },
+      {
+        name: 'build it',
+        key: 'Enter',
+        place: (page) => main(page).getByRole('link', { name: 'Build', exact: true }),
+        done: addressHas(/shape=xxx553/),
+      },
     ],
   },
   {
@@ -147,20 +172,55 @@ export const VIEW_ACTS: readonly ViewActs[] = [
       SAVE,
       LABELS,
       HELP,
-      { name: 'build it', key: 'Enter', place: (page) => main(page).getByRole('link', { name: /^Build/ }), done: addressHas(/shape=/) },
+      {
+        name: 'build it',
+        key: 'Enter',
+        place: (page) => main(page).getByRole('link', { name: /^Build/ }),
+        done: addressHas(/shape=/),
+      },
     ],
   },
   {
     view: 'Path',
     path: '/path',
     acts: [
-      { name: 'the next chord', key: 'ArrowRight', place: button(/^bar 2, B♭m7/), done: (page) => expect(button(/^bar 2, B♭m7/)(page)).toHaveAttribute('aria-pressed', 'true') },
-      { name: 'hold it', key: 'h', place: button('Hold'), done: (page) => expect(button('Let go')(page)).toBeVisible() },
+      {
+        name: 'the next chord',
+        key: 'ArrowRight',
+        place: button(/^bar 2, B♭m7/),
+        done: (page) => expect(button(/^bar 2, B♭m7/)(page)).toHaveAttribute('aria-pressed', 'true'),
+      },
+      {
+        name: 'hold it',
+        key: 'h',
+        place: button('Hold'),
+        done: (page) => expect(button('Let go')(page)).toBeVisible(),
+      },
       undo((page) => expect(button('Hold')(page)).toBeVisible()),
-      { name: 'in systems', key: 'v', place: button('in systems'), done: (page) => expect(page.getByTestId('systems')).toBeVisible() },
-      { name: 'on staff and TAB', key: 'v', place: button('on staff and TAB'), done: (page) => expect(page.getByTestId('written-tune')).toHaveAttribute('data-bars', /\d/) },
-      { name: 'as a table', key: 'v', place: button('as a table'), done: (page) => expect(page.getByTestId('tune-table')).toBeVisible() },
-      { name: 'in time', key: 'v', place: button('in time'), done: (page) => expect(page.getByTestId('tune-table')).toHaveCount(0) },
+      {
+        name: 'in systems',
+        key: 'v',
+        place: button('in systems'),
+        done: (page) => expect(page.getByTestId('systems')).toBeVisible(),
+      },
+      {
+        name: 'on staff and TAB',
+        key: 'v',
+        place: button('on staff and TAB'),
+        done: (page) => expect(page.getByTestId('written-tune')).toHaveAttribute('data-bars', /\d/),
+      },
+      {
+        name: 'as a table',
+        key: 'v',
+        place: button('as a table'),
+        done: (page) => expect(page.getByTestId('tune-table')).toBeVisible(),
+      },
+      {
+        name: 'in time',
+        key: 'v',
+        place: button('in time'),
+        done: (page) => expect(page.getByTestId('tune-table')).toHaveCount(0),
+      },
       tray(1),
       SAVE,
       LABELS,
@@ -171,15 +231,50 @@ export const VIEW_ACTS: readonly ViewActs[] = [
     view: 'Practice',
     path: '/practice',
     acts: [
-      { name: 'the next root', key: 'ArrowRight', place: button(/^A: to come/), done: (page) => expect(button(/^A: /)(page)).toHaveAttribute('aria-current', 'true') },
-      { name: 'quicker', key: '+', place: button('Quicker'), done: (page) => expect(page.getByTestId('run-tempo')).not.toHaveText('112') },
-      { name: 'slower', key: '-', place: button('Slower'), done: (page) => expect(page.getByTestId('run-tempo')).toHaveText(/\d/) },
-      { name: 'show the shape', key: 's', place: button('show it'), done: (page) => expect(page.getByTestId('run-neck')).toBeVisible() },
-      { name: 'play it', key: 'h', place: button('play it'), done: (page) => expect(page.getByTestId('run-neck')).toBeVisible() },
+      {
+        name: 'the next root',
+        key: 'ArrowRight',
+        place: button(/^A: to come/),
+        done: (page) => expect(button(/^A: /)(page)).toHaveAttribute('aria-current', 'true'),
+      },
+      {
+        name: 'quicker',
+        key: '+',
+        place: button('Quicker'),
+        done: (page) => expect(page.getByTestId('run-tempo')).not.toHaveText('112'),
+      },
+      {
+        name: 'slower',
+        key: '-',
+        place: button('Slower'),
+        done: (page) => expect(page.getByTestId('run-tempo')).toHaveText(/\d/),
+      },
+      {
+        name: 'show the shape',
+        key: 's',
+        place: button('show it'),
+        done: (page) => expect(page.getByTestId('run-neck')).toBeVisible(),
+      },
+      {
+        name: 'play it',
+        key: 'h',
+        place: button('play it'),
+        done: (page) => expect(page.getByTestId('run-neck')).toBeVisible(),
+      },
       { name: 'click', key: 'c', place: button('click'), done: (page) => expect(button('click')(page)).toBeVisible() },
       { name: 'drums', key: 'd', place: button('drums'), done: (page) => expect(button('drums')(page)).toBeVisible() },
-      { name: 'start', key: 'Space', place: button('Start'), done: (page) => expect(button('Stop')(page)).toBeVisible() },
-      { name: 'stop', key: 'Space', place: button('Stop'), done: (page) => expect(button('Start')(page)).toBeVisible() },
+      {
+        name: 'start',
+        key: 'Space',
+        place: button('Start'),
+        done: (page) => expect(button('Stop')(page)).toBeVisible(),
+      },
+      {
+        name: 'stop',
+        key: 'Space',
+        place: button('Stop'),
+        done: (page) => expect(button('Start')(page)).toBeVisible(),
+      },
       HELP,
     ],
   },
@@ -187,14 +282,39 @@ export const VIEW_ACTS: readonly ViewActs[] = [
     view: 'Book',
     path: '/book',
     acts: [
-      { name: 'another shape', key: 'ArrowRight', place: button(/^Open second bar/), done: (page) => expect(button('Rename second bar')(page)).toBeVisible() },
-      { name: 'the shape before', key: 'ArrowLeft', place: cap('←'), done: (page) => expect(button('Rename first bar')(page)).toBeVisible() },
+      {
+        name: 'another shape',
+        key: 'ArrowRight',
+        place: button(/^Open second bar/),
+        done: (page) => expect(button('Rename second bar')(page)).toBeVisible(),
+      },
+      {
+        name: 'the shape before',
+        key: 'ArrowLeft',
+        place: cap('←'),
+        done: (page) => expect(button('Rename first bar')(page)).toBeVisible(),
+      },
       tray(1),
-      { name: 'select it', key: 'x', place: button('Select'), done: (page) => expect(page.getByText('1 shape selected')).toBeVisible() },
-      { name: 'select nothing', key: 'Escape', place: button(/nothing|none/i), done: (page) => expect(page.getByText('1 shape selected')).toHaveCount(0) },
+      {
+        name: 'select it',
+        key: 'x',
+        place: button('Select'),
+        done: (page) => expect(page.getByText('1 shape selected')).toBeVisible(),
+      },
+      {
+        name: 'select nothing',
+        key: 'Escape',
+        place: button(/nothing|none/i),
+        done: (page) => expect(page.getByText('1 shape selected')).toHaveCount(0),
+      },
       LABELS,
       HELP,
-      { name: 'build it', key: 'Enter', place: (page) => main(page).getByRole('link', { name: 'Build', exact: true }), done: addressHas(/shape=/) },
+      {
+        name: 'build it',
+        key: 'Enter',
+        place: (page) => main(page).getByRole('link', { name: 'Build', exact: true }),
+        done: addressHas(/shape=/),
+      },
     ],
   },
-] // biome-ignore format: a table
+]

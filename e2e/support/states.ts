@@ -1,5 +1,7 @@
 /** The states in which every view is audited: as it opens, with its menus, dialogs, notices, errors and a filled tray. */
+
 import type { Page } from '@playwright/test'
+import { typeOver } from './hands.ts'
 import { word } from './sentence.ts'
 
 export interface State {
@@ -157,7 +159,7 @@ export const STATES: readonly State[] = [
     path: '/setup',
     act: async (page) => {
       const field = page.getByRole('textbox', { name: 'Strings, lowest first' }).first()
-      await field.fill('E A X')
+      await typeOver(field, 'E A X')
       await field.press('Enter')
     },
   },

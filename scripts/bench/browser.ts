@@ -7,8 +7,17 @@ import { medianOf, ms, printTable } from './table.ts'
 import { longestAfterEach, longTasksWord, type Task, tasksOf } from './trace.ts'
 
 const SYMBOLS = [
-  'Ebmaj7 drop2 5432', 'F#m7b5 drop2 5432', 'C7 5432', 'Bbm7 any strings any', 'Ab6 any strings any', 'Gm9 any strings any', 'D13 any strings any', 'C13#11 any strings any', 'Ebmaj13 any strings any', 'Fm11 any strings any',
-] as const // biome-ignore format: a list
+  'Ebmaj7 drop2 5432',
+  'F#m7b5 drop2 5432',
+  'C7 5432',
+  'Bbm7 any strings any',
+  'Ab6 any strings any',
+  'Gm9 any strings any',
+  'D13 any strings any',
+  'C13#11 any strings any',
+  'Ebmaj13 any strings any',
+  'Fm11 any strings any',
+] as const
 const ROUNDS = 7
 /** A keystroke as a person makes it: what came before has settled. */
 const PAUSE_MS = 600

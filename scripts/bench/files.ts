@@ -21,11 +21,22 @@ const source = {
 const sheet = filled(folder, (book) => {
   fillBook(book)
   return book.sheets.add(
-  {
-    title: 'Thirty-two bars', paper: 'A4', lying: false, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [{ id: 'a', kind: 'title', text: '', aside: '' }, { id: 'b', kind: 'chart', source, under: 'tab', moves: true }, { id: 'c', kind: 'legend' }],
-  },
-  new Date(),
-) // biome-ignore format: a sheet
+    {
+      title: 'Thirty-two bars',
+      paper: 'A4',
+      lying: false,
+      barsALine: 4,
+      necks: 'lying',
+      labels: 'none',
+      ink: 'colour',
+      blocks: [
+        { id: 'a', kind: 'title', text: '', aside: '' },
+        { id: 'b', kind: 'chart', source, under: 'tab', moves: true },
+        { id: 'c', kind: 'legend' },
+      ],
+    },
+    new Date(),
+  )
 })
 
 const { address, stop } = await serverOver(folder)
@@ -103,4 +114,4 @@ printTable(
     ['a sheet laid out and drawn anew, all of it', whole(medianOf(drawn)), whole(drawn[0] ?? 0), '200 ms'],
     ['its PDF, from the press to the file', whole(medianOf(saved.slice(1))), whole(saved[0] ?? 0), '1500 ms'],
   ],
-) // biome-ignore format: a table
+)

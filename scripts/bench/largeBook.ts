@@ -49,12 +49,23 @@ export function fillBook(book: Repositories): void {
   const rows = {
     ...book.notebook.rows(),
     tunes: Array.from({ length: TUNES }, (_, index) => ({
-      ...(tunes[index % tunes.length] as (typeof tunes)[number]), title: `tune ${index}`, id: index + 1, createdAt,
+      ...(tunes[index % tunes.length] as (typeof tunes)[number]),
+      title: `tune ${index}`,
+      id: index + 1,
+      createdAt,
     })),
     shapes: Array.from({ length: SHAPES }, (_, index) => ({
-      name: `take ${index}`, chord: CHORDS[index % 8] ?? '', frets: FRETS[index % 8] ?? '', tuning: STANDARD, fingers: '', note: index % 3 === 0 ? 'thin' : '', tune: (index % TUNES) + 1, tags: [], createdAt,
+      name: `take ${index}`,
+      chord: CHORDS[index % 8] ?? '',
+      frets: FRETS[index % 8] ?? '',
+      tuning: STANDARD,
+      fingers: '',
+      note: index % 3 === 0 ? 'thin' : '',
+      tune: (index % TUNES) + 1,
+      tags: [],
+      createdAt,
     })),
-  } // biome-ignore format: rows
+  }
   book.notebook.apply(rows, { fresh: 'take', different: 'take', each: {} }, 'bench', new Date())
 }
 

@@ -51,14 +51,24 @@ const notebook = JSON.parse((await ask('api/notebook')).text)
 for (const shape of notebook.shapes) shape.note = `${shape.note} otherwise`
 const changed = JSON.stringify(notebook)
 const query = `chart=${encodeURIComponent(tune(500))}`
-const long = await ask('api/tunes', { title: 'The longest', query, chords: Array.from({ length: 500 }, (_, index) => ({ symbol: CHORDS[index % 8], frets: FRETS[index % 8] })) }) // biome-ignore format: a tune
+const long = await ask('api/tunes', {
+  title: 'The longest',
+  query,
+  chords: Array.from({ length: 500 }, (_, index) => ({ symbol: CHORDS[index % 8], frets: FRETS[index % 8] })),
+})
 const longest = `api/tunes/${JSON.parse(long.text).id}`
 const copy = JSON.parse((await ask('api/copies', {})).text).id
 
 /** As much as each question may ask for. */
 const WORST: readonly (readonly [what: string, path: string, body?: unknown])[] = [
-  ['shapes, ten strings, anything goes', `api/voicings?chord=C13%2311&${ten}&arrangement=any&open=allow&doubling=free&limit=20000`],
-  ['shapes, ten strings, one wanted', `api/voicings?chord=C13%2311&${ten}&arrangement=any&open=allow&doubling=free&limit=1`],
+  [
+    'shapes, ten strings, anything goes',
+    `api/voicings?chord=C13%2311&${ten}&arrangement=any&open=allow&doubling=free&limit=20000`,
+  ],
+  [
+    'shapes, ten strings, one wanted',
+    `api/voicings?chord=C13%2311&${ten}&arrangement=any&open=allow&doubling=free&limit=1`,
+  ],
   ['names of ten tones', `api/names?frets=3-2-4-3-5-4-3-5-4-6&${ten}`],
   ['a check of ten tones', `api/check?frets=3-2-4-3-5-4-3-5-4-6&${ten}&symbol=C13%2311`],
   ['neighbours, two tones of ten', `api/neighbours?frets=3-2-4-3-5-4-3-5-4-6&${ten}&tones=2`],
@@ -66,7 +76,10 @@ const WORST: readonly (readonly [what: string, path: string, body?: unknown])[] 
   ['a lane, ten strings', `api/lane?tonic=F%23&scale=harmonic%20minor&depth=thirteenths&${ten}&fretMax=24`],
   ['chords in between', 'api/between?from=C13%2311&to=F%23maj13'],
   ['an arpeggio, ten strings', `api/arpeggio?chord=C13%2311&${ten}&octaves=4&way=diagonal`],
-  ['a run of many shapes', `api/run?material=${encodeURIComponent(CHORDS.map((chord, index) => `${chord}=${FRETS[index]}`).join(','))}&all=true`],
+  [
+    'a run of many shapes',
+    `api/run?material=${encodeURIComponent(CHORDS.map((chord, index) => `${chord}=${FRETS[index]}`).join(','))}&all=true`,
+  ],
   ['a path of 128 chords, ten strings', 'api/path', { chart: tune(128), tuning: TEN, open: 'allow', k: 5 }],
   ['a path of 128 chords, six strings', 'api/path', { chart: tune(128), fretMax: 24, open: 'allow', k: 5 }],
   ['the Book, 500 of them by chord', 'api/shapes?by=chord&limit=500'],
@@ -84,11 +97,19 @@ const WORST: readonly (readonly [what: string, path: string, body?: unknown])[] 
   ['a tune of 500 bars as TAB', `${longest}.txt`],
   ['the notebook written', 'api/notebook'],
   ['a notebook compared', 'api/notebook/preview', changed],
-  ['a notebook put in', 'api/notebook/apply', `{"notebook":${changed},"choices":{"fresh":"take","different":"take","each":{}}}`],
-  ['ten thousand shapes tagged', 'api/shapes/many', { all: { find: '', by: 'newest' }, act: { kind: 'tag', tag: 'load' } }],
+  [
+    'a notebook put in',
+    'api/notebook/apply',
+    `{"notebook":${changed},"choices":{"fresh":"take","different":"take","each":{}}}`,
+  ],
+  [
+    'ten thousand shapes tagged',
+    'api/shapes/many',
+    { all: { find: '', by: 'newest' }, act: { kind: 'tag', tag: 'load' } },
+  ],
   ['a copy saved', 'api/copies', {}],
   ['back to a copy', `api/copies/${copy}/restore`, {}],
-] // biome-ignore format: a table
+]
 
 /** Others meanwhile: what a page asks while it is used. */
 const OTHERS = ['api/tray', 'api/settings', 'api/shapes?limit=20', 'api/chord?symbol=Ebmaj7%239']
@@ -125,8 +146,17 @@ for (const [what, path, body] of WORST) {
   all.push(...others)
   const times = answers.map((answer) => answer.ms)
   const short = first.status === 200 || first.status === 201 ? '' : first.text.slice(0, 90)
-  rows.push([what, String(first.status), whole(first.ms), whole(rank(times, 0.5)), whole(Math.max(...times)), ...turn(await longestTurn()), whole(Math.max(...others)), short])
-} // biome-ignore format: a row
+  rows.push([
+    what,
+    String(first.status),
+    whole(first.ms),
+    whole(rank(times, 0.5)),
+    whole(Math.max(...times)),
+    ...turn(await longestTurn()),
+    whole(Math.max(...others)),
+    short,
+  ])
+}
 console.log(`\nA Book of ${SHAPES} shapes, a log of ${LOG_SIZE} entries; three times each, others asking meanwhile\n`)
 printTable(
   ['what', 'answer', 'first', 'middle', 'longest', 'main thread worked', 'was held up', 'longest of others', ''],
@@ -187,9 +217,13 @@ console.log(
 printTable(
   ['what', 'answers', 'p50', 'p99', 'longest'],
   [...byPath, ['all', load] as const].map(([path, times]) => [
-    path, String(times.length), whole(rank(times, 0.5)), whole(rank(times, 0.99)), whole(Math.max(...times)),
+    path,
+    String(times.length),
+    whole(rank(times, 0.5)),
+    whole(rank(times, 0.99)),
+    whole(Math.max(...times)),
   ]),
-) // biome-ignore format: a table
+)
 const megabytes = [memory()]
 for (let minute = 0; minute < minutes; minute++) {
   await loaded(10, 60, PAUSE_MS)

@@ -80,7 +80,20 @@ const ODD = [
   'a'.repeat(3000),
   '%F0%9F%8E%B8',
 ]
-const PATHS = ['voicings?chord=', 'names?frets=', 'key?tonic=', 'lane?tonic=', 'arpeggio?chord=', 'shapes?find=', 'chord?symbol=', 'run?material=', 'shapes/', 'tunes/', 'sheets/', 'changes/'] // biome-ignore format: a list
+const PATHS = [
+  'voicings?chord=',
+  'names?frets=',
+  'key?tonic=',
+  'lane?tonic=',
+  'arpeggio?chord=',
+  'shapes?find=',
+  'chord?symbol=',
+  'run?material=',
+  'shapes/',
+  'tunes/',
+  'sheets/',
+  'changes/',
+]
 let asked = 0
 const faults: string[] = []
 for (let round = 0; round < rounds; round++)

@@ -106,7 +106,11 @@ export async function writesOn(address: string, mark: string): Promise<readonly 
   const { version } = await made('tray', undefined, 'GET')
   return [
     { route: 'POST shapes', path: 'shapes', body: shape(`${mark} new`) },
-    { route: 'PATCH shapes/[id]', path: `shapes/${changed}`, body: { name: `${mark} renamed`, note: NOTE, version: 1 } },
+    {
+      route: 'PATCH shapes/[id]',
+      path: `shapes/${changed}`,
+      body: { name: `${mark} renamed`, note: NOTE, version: 1 },
+    },
     { route: 'DELETE shapes/[id]', path: `shapes/${goes}` },
     { route: 'POST shapes/[id]/restore', path: `shapes/${gone}/restore` },
     { route: 'POST shapes/many', path: 'shapes/many', body: { ids: [many], act: { kind: 'tag', tag: 'after' } } },
@@ -123,19 +127,31 @@ export async function writesOn(address: string, mark: string): Promise<readonly 
     { route: 'DELETE tunes/[id]', path: `tunes/${tunes.two.id}` },
     { route: 'POST tunes/[id]/restore', path: `tunes/${tunes.three.id}/restore` },
     { route: 'POST instruments', path: 'instruments', body: instrument(`${mark} new`) },
-    { route: 'PUT instruments/[id]', path: `instruments/${guitars[0].id}`, body: { ...instrument(`${mark} again`), version: 1 } },
+    {
+      route: 'PUT instruments/[id]',
+      path: `instruments/${guitars[0].id}`,
+      body: { ...instrument(`${mark} again`), version: 1 },
+    },
     { route: 'DELETE instruments/[id]', path: `instruments/${guitars[1].id}` },
     { route: 'POST tunings', path: 'tunings', body: { name: `${mark} new`, tuning: 'D2,A2,D3,G3,A3,D4' } },
     { route: 'DELETE tunings/[id]', path: `tunings/${tuning.id}` },
     { route: 'PUT tray', path: 'tray', body: { ...set(mark), version } },
     { route: 'PATCH settings', path: 'settings', body: { tempo: 93 } },
     { route: 'POST practice/attempts', path: 'practice/attempts', body: attempt(`${mark}-attempt-new`) },
-    { route: 'PATCH practice/attempts/[id]', path: `practice/attempts/${mark}-attempt-x`, body: { grade: 'lost', version: 1 } },
+    {
+      route: 'PATCH practice/attempts/[id]',
+      path: `practice/attempts/${mark}-attempt-x`,
+      body: { grade: 'lost', version: 1 },
+    },
     { route: 'DELETE practice/attempts/[id]', path: `practice/attempts/${mark}-attempt-y` },
     { route: 'POST practice/attempts/[id]/restore', path: `practice/attempts/${mark}-attempt-z/restore` },
     { route: 'POST practice/cards', path: 'practice/cards', body: { material: 'Am7', cards: ['spell|A|#5'] } },
     { route: 'POST copies', path: 'copies' },
     { route: 'POST copies/[id]/restore', path: `copies/${copy.id}/restore` },
-    { route: 'POST notebook/apply', path: 'notebook/apply', body: { notebook, choices: { fresh: 'both', different: 'take', each: {} } } },
-  ] // biome-ignore format: a table
+    {
+      route: 'POST notebook/apply',
+      path: 'notebook/apply',
+      body: { notebook, choices: { fresh: 'both', different: 'take', each: {} } },
+    },
+  ]
 }

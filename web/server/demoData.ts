@@ -83,8 +83,12 @@ export const DEMO_SHAPES: readonly DemoShape[] = [
 ]
 
 const step = (id: string, chord: string, frets: string) => ({
-  id, beats: 4, chord, shape: { chord, frets, tuning: STANDARD, fingers: '' }, held: true,
-}) // biome-ignore format: one breath
+  id,
+  beats: 4,
+  chord,
+  shape: { chord, frets, tuning: STANDARD, fingers: '' },
+  held: true,
+})
 
 /** A set as it is kept from the tray. */
 export const DEMO_SET: KeptSetDraft = {

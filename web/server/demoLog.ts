@@ -33,7 +33,7 @@ const WORK = [
   { material: 'm7', place: [5, 6], since: 0, tempo: 58 },
   { material: '7', place: [5, 6], since: 4, tempo: 62 },
   { material: 'm7b5', place: [5], since: 20, tempo: 54 },
-] as const // biome-ignore format: a table
+] as const
 /** How much slower or quicker each letter lies in her hand, in beats a minute. */
 const EASE = [-4, 2, 6, -2, 4, 0, 8] as const
 /** Far from the open strings, and late in the round. */
@@ -110,9 +110,23 @@ export function demoLog(instrument: Instrument, today: Date, seed: number): Demo
           })
           if (!step.shape || !played) continue
           attempts.push({
-            ...about, ...played, id: `${run.id}-${place}`, kind: 'run', run, card: '', at: new Date(at).toISOString(), material: work.material, suffix: work.material,
-            root: step.root, string: step.string === undefined ? 0 : stringNumber(step.string, neck.open.length), frets: writeFrets(step.shape.frets), form: formOf(step.shape.frets), tempo, shown: false, seconds,
-          }) // biome-ignore format: a row
+            ...about,
+            ...played,
+            id: `${run.id}-${place}`,
+            kind: 'run',
+            run,
+            card: '',
+            at: new Date(at).toISOString(),
+            material: work.material,
+            suffix: work.material,
+            root: step.root,
+            string: step.string === undefined ? 0 : stringNumber(step.string, neck.open.length),
+            frets: writeFrets(step.shape.frets),
+            form: formOf(step.shape.frets),
+            tempo,
+            shown: false,
+            seconds,
+          })
         }
         at += 60_000
       }
@@ -123,9 +137,25 @@ export function demoLog(instrument: Instrument, today: Date, seed: number): Demo
       const grade: Grade = random() < 0.12 ? 'lost' : random() < 0.2 ? 'hard' : random() < 0.85 ? 'had' : 'easy'
       answers.set(card, [...(answers.get(card) ?? []), { at, grade }])
       attempts.push({
-        ...about, id: `demo-card-${attempts.length}`, kind: 'card', run: null, card, at: new Date(at).toISOString(), material, suffix: '', root: '', string: 0, frets: '', form: '', tempo: 0, grade,
-        judge: 'answer', shown: false, seconds: 12 + random() * 30, faults: '',
-      }) // biome-ignore format: a row
+        ...about,
+        id: `demo-card-${attempts.length}`,
+        kind: 'card',
+        run: null,
+        card,
+        at: new Date(at).toISOString(),
+        material,
+        suffix: '',
+        root: '',
+        string: 0,
+        frets: '',
+        form: '',
+        tempo: 0,
+        grade,
+        judge: 'answer',
+        shown: false,
+        seconds: 12 + random() * 30,
+        faults: '',
+      })
     }
   }
   return { attempts, decks, decksAt }

@@ -11,9 +11,17 @@ export function demoSheets(tunes: readonly KeptTune[], shapes: readonly KeptShap
   const waltz = { kind: 'kept', tune: tune('Low Tide Waltz') } as const
   return [
     {
-      ...LOOK, title: 'Slow Ferry', lying: true, barsALine: 5,
+      ...LOOK,
+      title: 'Slow Ferry',
+      lying: true,
+      barsALine: 5,
       blocks: [
-        { id: 'title', kind: 'title', text: 'Slow Ferry', aside: 'A♭ major, bossa, 112 a minute. Archtop, E A D G B E.' },
+        {
+          id: 'title',
+          kind: 'title',
+          text: 'Slow Ferry',
+          aside: 'A♭ major, bossa, 112 a minute. Archtop, E A D G B E.',
+        },
         { id: 'first', kind: 'chart', source: ferry, from: 1, to: 5, under: 'tab', moves: true },
         { id: 'last', kind: 'chart', source: ferry, from: 6, to: 10, under: 'tab', moves: true },
         { id: 'key', kind: 'key', key: 'Ab', depth: 'sevenths', roots: [6, 5], formulas: false },
@@ -21,7 +29,10 @@ export function demoSheets(tunes: readonly KeptTune[], shapes: readonly KeptShap
       ],
     },
     {
-      ...LOOK, title: 'Cheat sheet, B♭ major', lying: false, barsALine: 4,
+      ...LOOK,
+      title: 'Cheat sheet, B♭ major',
+      lying: false,
+      barsALine: 4,
       blocks: [
         { id: 'title', kind: 'title', text: 'B♭ major', aside: 'Low Tide Waltz stands in it' },
         { id: 'key', kind: 'key', key: 'Bb', depth: 'sevenths', roots: [6, 5], formulas: true },
@@ -32,18 +43,30 @@ export function demoSheets(tunes: readonly KeptTune[], shapes: readonly KeptShap
       ],
     },
     {
-      ...LOOK, title: 'The small hall, first set', lying: false, barsALine: 4, labels: 'degree',
+      ...LOOK,
+      title: 'The small hall, first set',
+      lying: false,
+      barsALine: 4,
+      labels: 'degree',
       blocks: [
         { id: 'title', kind: 'title', text: 'The small hall', aside: 'The Lantern Room, first set' },
         { id: 'waltz', kind: 'chart', source: waltz, under: 'nothing', moves: false },
         {
-          id: 'shapes', kind: 'shapes', title: 'Shapes to have ready',
-          shapes: shapes.filter(({ tuning }) => tuning.startsWith('E2')).slice(0, 8)
+          id: 'shapes',
+          kind: 'shapes',
+          title: 'Shapes to have ready',
+          shapes: shapes
+            .filter(({ tuning }) => tuning.startsWith('E2'))
+            .slice(0, 8)
             .map(({ name, chord, frets, tuning, fingers, note }) => ({ name, chord, frets, tuning, fingers, note })),
         },
-        { id: 'words', kind: 'words', text: '# Between the tunes\nRetune the flat-top for Night Heron while the bass plays alone; the sixth string goes down first.' },
+        {
+          id: 'words',
+          kind: 'words',
+          text: '# Between the tunes\nRetune the flat-top for Night Heron while the bass plays alone; the sixth string goes down first.',
+        },
         { id: 'legend', kind: 'legend' },
       ],
     },
   ]
-} // biome-ignore format: three pages
+}

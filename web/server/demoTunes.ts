@@ -17,7 +17,10 @@ const CHARTS: readonly string[] = [
   'title: Night Heron\nkey: D\n4/4 ballad =66\n[A] |: Dadd9 | Gmaj7 | Bm7 | A7sus4 |\n| Em9 | Gmaj7 | A7 | Dadd9 :|',
 ]
 
-const SETS: readonly StringSet[] = [[1, 2, 3, 4], [0, 2, 3, 4]] // biome-ignore format: a list
+const SETS: readonly StringSet[] = [
+  [1, 2, 3, 4],
+  [0, 2, 3, 4],
+]
 const FRET_MAX = 12
 
 /** Tunes whose shapes of the Book are held in them. */

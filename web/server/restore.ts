@@ -20,10 +20,12 @@ if (asked === undefined) {
       ? `There is no copy in ${copiesFolder(folder)} yet. npm run backup saves one.`
       : [
           `Copies in ${copiesFolder(folder)}, newest first:`,
-          ...copies.map(({ id, at, bytes }) => `  ${id}  ${at.slice(0, 16).replace('T', ' ')}  ${Math.ceil(bytes / 1024)} kB`),
+          ...copies.map(
+            ({ id, at, bytes }) => `  ${id}  ${at.slice(0, 16).replace('T', ' ')}  ${Math.ceil(bytes / 1024)} kB`,
+          ),
           `npm run restore -- ${copies[0]?.id} puts one in the place of what is there now, which is set aside.`,
         ].join('\n'),
-  ) // biome-ignore format: lines
+  )
 } else {
   const running = await runningOn(folder)
   if (running !== undefined)

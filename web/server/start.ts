@@ -22,7 +22,6 @@ const web = join(dirname(fileURLToPath(import.meta.url)), '..')
 process.env['NODE_ENV'] ??= 'production'
 process.env['NESTLING_MIGRATIONS'] ??= join(web, 'drizzle')
 process.env['NESTLING_WORK_THREAD'] ??= join(web, 'dist', 'threads', 'work.mjs')
-process.env['NESTLING_IMPORTS'] ??= join(web, 'dist', 'imports.json')
 const folder = dataFolder('own')
 // The built application opens the same folder.
 process.env['NESTLING_DATA'] = folder

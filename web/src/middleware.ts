@@ -8,7 +8,6 @@ import { refusalOf } from './pages/api/_border.ts'
 import { unknownMethod } from './pages/api/_methods.ts'
 import { problem } from './pages/api/_respond.ts'
 import { startThreadsSoon } from './pages/api/_work.ts'
-import { withPreloads } from './shell/preloads.ts'
 
 let often: ReturnType<typeof oftenAsked> | undefined
 
@@ -41,7 +40,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   // A page is worked out in pieces, each of which would be compressed and sent by itself, waiting for its turn every time.
   if (/^text\/html/.test(response.headers.get('content-type') ?? '')) {
     const { status, headers } = response
-    response = new Response(withPreloads(await response.text()), { status, headers })
+    response = new Response(await response.text(), { status, headers })
   }
   // Mantine's server-rendered style attributes can't be hashed; a hash in style-src would void 'unsafe-inline'.
   const policy = response.headers.get('content-security-policy')

@@ -33,9 +33,10 @@ test('a place on the neck gives way after the arrangement and the strings', () =
   expect(found.playable).toBeGreaterThan(0)
 })
 
-test.each([
-  'A', 'Am', 'Gsus4', 'E5', 'C7', 'F#m7b5 drop3 6432', 'x32010', '3 7 R 5 6521', 'm3 m3 m3', 'Dm9 rootless',
-])('typed first of all, %s finds shapes', (line) => {
-  const typed = must(readTypedLine(line, PLAYER, before))
-  expect(answerGivingWay(typed.question, typed.kept, PLAYER).found.playable).toBeGreaterThan(0)
-}) // biome-ignore format: a list
+test.each(['A', 'Am', 'Gsus4', 'E5', 'C7', 'F#m7b5 drop3 6432', 'x32010', '3 7 R 5 6521', 'm3 m3 m3', 'Dm9 rootless'])(
+  'typed first of all, %s finds shapes',
+  (line) => {
+    const typed = must(readTypedLine(line, PLAYER, before))
+    expect(answerGivingWay(typed.question, typed.kept, PLAYER).found.playable).toBeGreaterThan(0)
+  },
+)

@@ -15,9 +15,14 @@ export interface GivenWay {
 
 /** The fewest wishes first; of as many, the arrangement before the strings before the place on the neck. */
 const WAYS: readonly (readonly KeptWish[])[] = [
-  ['arrangement'], ['strings'], ['frets'], ['arrangement', 'strings'], ['arrangement', 'frets'], ['strings', 'frets'],
+  ['arrangement'],
+  ['strings'],
+  ['frets'],
+  ['arrangement', 'strings'],
+  ['arrangement', 'frets'],
+  ['strings', 'frets'],
   ['arrangement', 'strings', 'frets'],
-] // biome-ignore format: an order
+]
 
 export function without(question: Question, wishes: readonly KeptWish[]): Question {
   return {

@@ -63,8 +63,16 @@ test('of a grip that is easy at the nut the same one twelve frets up comes later
   for (const { formula } of CATALOGUE.slice(0, 40)) {
     const chord = { root: 'A', formula } as const
     const found = searchVoicings({
-      chord, neck, arrangement: { kind: 'any' }, school: 'drop-fifth', doubling: false, fretMin: 1, fretMax: 21, reachLimitMm: 118, open: 'never',
-    }) // biome-ignore format: one breath
+      chord,
+      neck,
+      arrangement: { kind: 'any' },
+      school: 'drop-fifth',
+      doubling: false,
+      fretMin: 1,
+      fretMax: 21,
+      reachLimitMm: 118,
+      open: 'never',
+    })
     const place = new Map(
       rankShapes(found, neck, MEDIUM_HAND, { chord }).map((shape, index) => [shape.frets.join(), { shape, index }]),
     )

@@ -7,8 +7,18 @@ import { degreePitchClass, pitchClassOf } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
 import { everyLine } from './everyLine.testkit.ts'
 import {
-  type Arpeggio, type ArpeggioWay, arpeggioOf, chordPlaces, DIRECTIONS, highestPosition, inPosition, lowestPosition, PATTERNS, playingOrder, positionsOf,
-} from './index.ts' // biome-ignore format: a list
+  type Arpeggio,
+  type ArpeggioWay,
+  arpeggioOf,
+  chordPlaces,
+  DIRECTIONS,
+  highestPosition,
+  inPosition,
+  lowestPosition,
+  PATTERNS,
+  playingOrder,
+  positionsOf,
+} from './index.ts'
 import { fingerLine } from './line.ts'
 import { byPitch } from './places.ts'
 

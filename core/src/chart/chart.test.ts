@@ -59,8 +59,16 @@ describe('reading', () => {
     const chart = read('title: Low Tide Waltz\nkey: Bb\n3/4 waltz =96\n[A] | Bbmaj7 | Cm7 |\n=120\n[B] | F7 |')
     expect(chart).toMatchObject({ title: 'Low Tide Waltz', metre: THREE_FOUR, style: 'waltz', tempoBpm: 96 })
     expect(writeKey(chart.key ?? must(readKey('C')))).toBe('B♭ major')
-    expect(chart.bars.map(({ part, tempoBpm }) => [part, tempoBpm])).toEqual([['A', undefined], [undefined, undefined], ['B', 120]]) // biome-ignore format: a table
-    expect(playedChart(chart).bars.map(({ tempoBpm, at }) => [tempoBpm, at])).toEqual([[96, 0], [96, 3], [120, 6]]) // biome-ignore format: a table
+    expect(chart.bars.map(({ part, tempoBpm }) => [part, tempoBpm])).toEqual([
+      ['A', undefined],
+      [undefined, undefined],
+      ['B', 120],
+    ])
+    expect(playedChart(chart).bars.map(({ tempoBpm, at }) => [tempoBpm, at])).toEqual([
+      [96, 0],
+      [96, 3],
+      [120, 6],
+    ])
   })
 
   test.each([
@@ -193,7 +201,28 @@ test('any chart is written, and reads back the same', () =>
   ))
 
 test('the head alone is read as with the bars, of lines in any order', () => {
-  const lines = ['key: Bb', 'title: Low Tide', '3/4 waltz =96', '=120', 'bossa', '7/8', '| C |', '[A]', '[A] |', '|: % |', '% F', ':|', '1.', '.', 'N.C.', 'C F', 'tempo: 90', 'tempo: x', 'key: H', '|'] // biome-ignore format: lines
+  const lines = [
+    'key: Bb',
+    'title: Low Tide',
+    '3/4 waltz =96',
+    '=120',
+    'bossa',
+    '7/8',
+    '| C |',
+    '[A]',
+    '[A] |',
+    '|: % |',
+    '% F',
+    ':|',
+    '1.',
+    '.',
+    'N.C.',
+    'C F',
+    'tempo: 90',
+    'tempo: x',
+    'key: H',
+    '|',
+  ]
   fc.assert(
     fc.property(fc.array(fc.constantFrom(...lines), { maxLength: 7 }), (some) => {
       const text = some.join('\n')

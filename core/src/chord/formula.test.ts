@@ -96,10 +96,22 @@ test.each([
 describe('the catalogue spelled on the fifteen usual roots', () => {
   /** The fifteen major scales, written out: the source of every spelling here. */
   const MAJOR_SCALES = [
-    'C D E F G A B', 'G A B C D E F#', 'D E F# G A B C#', 'A B C# D E F# G#', 'E F# G# A B C# D#', 'B C# D# E F# G# A#', 'F# G# A# B C# D# E#',
-    'C# D# E# F# G# A# B#', 'F G A Bb C D E', 'Bb C D Eb F G A', 'Eb F G Ab Bb C D', 'Ab Bb C Db Eb F G', 'Db Eb F Gb Ab Bb C', 'Gb Ab Bb Cb Db Eb F',
+    'C D E F G A B',
+    'G A B C D E F#',
+    'D E F# G A B C#',
+    'A B C# D E F# G#',
+    'E F# G# A B C# D#',
+    'B C# D# E F# G# A#',
+    'F# G# A# B C# D# E#',
+    'C# D# E# F# G# A# B#',
+    'F G A Bb C D E',
+    'Bb C D Eb F G A',
+    'Eb F G Ab Bb C D',
+    'Ab Bb C Db Eb F G',
+    'Db Eb F Gb Ab Bb C',
+    'Gb Ab Bb Cb Db Eb F',
     'Cb Db Eb Fb Gb Ab Bb',
-  ] // biome-ignore format: one scale after the other
+  ]
 
   /** Alters a note of the scale by hand: each sharp takes away a flat or adds a sharp. */
   const altered = (note: string, by: number): string => {

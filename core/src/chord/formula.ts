@@ -14,8 +14,26 @@ import type { Formula } from './types.ts'
 
 /** The degrees that chords are made of, in telling order. */
 export const CHORD_DEGREES: readonly Degree[] = [
-  'R', '2', 'b3', '3', '4', 'b5', '5', '#5', '6', 'bb7', 'b7', '7', 'b9', '9', '#9', '11', '#11', 'b13', '13',
-] // biome-ignore format: one line reads as the order that it is
+  'R',
+  '2',
+  'b3',
+  '3',
+  '4',
+  'b5',
+  '5',
+  '#5',
+  '6',
+  'bb7',
+  'b7',
+  '7',
+  'b9',
+  '9',
+  '#9',
+  '11',
+  '#11',
+  'b13',
+  '13',
+]
 
 const ORDER: ReadonlyMap<Degree, number> = new Map(CHORD_DEGREES.map((degree, index) => [degree, index]))
 

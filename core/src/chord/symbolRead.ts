@@ -46,8 +46,15 @@ const ALTERED: readonly Formula[] = [
 
 /** What may stand behind an accidental; sixths and fourths are taken as the extensions that they sound as. */
 const ALTERATIONS: Readonly<Record<string, Degree>> = {
-  b5: 'b5', '#5': '#5', b9: 'b9', '#9': '#9', '#11': '#11', '#4': '#11', b13: 'b13', b6: 'b13',
-} // biome-ignore format: a table
+  b5: 'b5',
+  '#5': '#5',
+  b9: 'b9',
+  '#9': '#9',
+  '#11': '#11',
+  '#4': '#11',
+  b13: 'b13',
+  b6: 'b13',
+}
 
 const accidentalOf = (written: string): string =>
   written
@@ -95,9 +102,19 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
     return found
   }
   const draft: Draft = {
-    third: '3', suspensions: [], fifths: [], sixth: undefined, seventh: undefined, stack: 0, numberEnd: undefined, extras: [],
-    noThird: false, noFifth: false, without: [], alt: false,
-  } // biome-ignore format: one breath
+    third: '3',
+    suspensions: [],
+    fifths: [],
+    sixth: undefined,
+    seventh: undefined,
+    stack: 0,
+    numberEnd: undefined,
+    extras: [],
+    noThird: false,
+    noFifth: false,
+    without: [],
+    alt: false,
+  }
   const entry = (degree: Degree, from: number): Entry => ({ degree, at: offset + from, text: text.slice(from, at) })
   const stackTo = (number: string) => {
     if (Number(number) > 7) draft.stack = Number(number)
@@ -217,8 +234,13 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
 }
 
 const NUMBER_WORDS: Readonly<Record<string, string>> = {
-  thirteenth: '13', eleventh: '11', ninth: '9', seventh: '7', sixth: '6', fifth: '5',
-} // biome-ignore format: a table
+  thirteenth: '13',
+  eleventh: '11',
+  ninth: '9',
+  seventh: '7',
+  sixth: '6',
+  fifth: '5',
+}
 
 function eatNumber(eat: ItemReader['eat']): string | undefined {
   const found = eat(/(13|11|9|7|6|5)(?:th)?(?!\d)|(?:thirteen|eleven|nin|seven|six|fif)th/iy)

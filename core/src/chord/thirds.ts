@@ -8,8 +8,17 @@ import type { Formula } from './types.ts'
 /** The name of an interval between neighbouring tones: thirds where it is tertian, otherwise what it is. */
 export type StackInterval = 'm3' | 'M3' | 'm2' | 'M2' | 'P4' | 'TT' | 'P5' | 'm6' | 'M6' | 'm7' | 'd3' | 'A3'
 const INTERVALS: Record<number, StackInterval> = {
-  1: 'm2', 2: 'M2', 3: 'm3', 4: 'M3', 5: 'P4', 6: 'TT', 7: 'P5', 8: 'm6', 9: 'M6', 10: 'm7',
-} // biome-ignore format: a table
+  1: 'm2',
+  2: 'M2',
+  3: 'm3',
+  4: 'M3',
+  5: 'P4',
+  6: 'TT',
+  7: 'P5',
+  8: 'm6',
+  9: 'M6',
+  10: 'm7',
+}
 
 export interface StackStep {
   readonly from: Degree

@@ -5,9 +5,22 @@ import { COMMON_TUNINGS, fingertipMm, neckOf, STANDARD_INSTRUMENT } from '../nec
 import { must } from '../result/index.ts'
 import { type Frets, fretsAt, readFrets, searchVoicings } from '../voicing/index.ts'
 import {
-  calibratedHand, type Fingering, type FingeringOptions, fingeringsOf, type HandProfile, handOn, MEDIUM_HAND, pairReachMm, pluckersOf,
-  rankShapes, reachMm, reachVerdict, registerWarnings, scaledHand, silentStrings,
-} from './index.ts' // biome-ignore format: a list
+  calibratedHand,
+  type Fingering,
+  type FingeringOptions,
+  fingeringsOf,
+  type HandProfile,
+  handOn,
+  MEDIUM_HAND,
+  pairReachMm,
+  pluckersOf,
+  rankShapes,
+  reachMm,
+  reachVerdict,
+  registerWarnings,
+  scaledHand,
+  silentStrings,
+} from './index.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const shape = (text: string): Frets => must(readFrets(text))
@@ -59,7 +72,10 @@ describe('reach', () => {
   })
 
   test('a hand is measured by what it holds at two places', () => {
-    const widest = [{ low: 1, high: 4 }, { low: 7, high: 12 }] // biome-ignore format: a table
+    const widest = [
+      { low: 1, high: 4 },
+      { low: 7, high: 12 },
+    ]
     const hand = calibratedHand(neck, widest)
     const reach = (low: number, high: number) => fingertipMm(648, high) - fingertipMm(648, low)
     expect(hand.comfortableMm).toBeCloseTo((reach(1, 4) + reach(7, 12)) / 2, 6)
@@ -210,8 +226,16 @@ test('shapes are ranked by the sum of their terms, the ones no hand can hold las
   for (const { formula } of CATALOGUE.filter((entry) => entry.formula.length === 4).slice(0, 12)) {
     const chord = { root: plainestRoot(5, formula), formula }
     const found = searchVoicings({
-      chord, neck, arrangement: { kind: 'any' }, school: 'drop-fifth', doubling: false, fretMin: 1, fretMax: 12, reachLimitMm: 118, open: 'never',
-    }) // biome-ignore format: one breath
+      chord,
+      neck,
+      arrangement: { kind: 'any' },
+      school: 'drop-fifth',
+      doubling: false,
+      fretMin: 1,
+      fretMax: 12,
+      reachLimitMm: 118,
+      open: 'never',
+    })
     const ranked = rankShapes(found, neck, MEDIUM_HAND, { chord })
     expect(ranked.map(({ frets }) => frets.join()).toSorted()).toEqual(
       Array.from({ length: found.count }, (_, row) => fretsAt(found, row).join()).toSorted(),

@@ -31,9 +31,9 @@ describe('the fingers that teachers put on a grip come first', () => {
 })
 
 describe('what players hold, the hand holds', () => {
-  test.each([
-    'x6858x', 'x-8-10-7-10-x', 'x4525x', 'x5747x', '4524xx', 'x5356x', 'x54557',
-  ])('%s', (frets) => expect(first(frets)).not.toBe('none')) // biome-ignore format: a list
+  test.each(['x6858x', 'x-8-10-7-10-x', 'x4525x', 'x5747x', '4524xx', 'x5356x', 'x54557'])('%s', (frets) =>
+    expect(first(frets)).not.toBe('none'),
+  )
 
   test('a full A form may be held with four single fingers, and a ring finger that bridges three strings under a lower one may not', () => {
     const ways = fingeringsOf(neck, must(readFrets('x24442')), MEDIUM_HAND).map(({ fingers }) =>
@@ -42,7 +42,11 @@ describe('what players hold, the hand holds', () => {
     expect(ways[0]).toBe('x12341')
     expect(ways).not.toContain('x13331')
     // At the edge, and where the thinner string is silent, it may.
-    for (const [frets, way] of [['xx2444', 'xx1333'], ['x2444x', 'x1333x'], ['x3233x', 'x2133x']] as const) // biome-ignore format: pairs
+    for (const [frets, way] of [
+      ['xx2444', 'xx1333'],
+      ['x2444x', 'x1333x'],
+      ['x3233x', 'x2133x'],
+    ] as const)
       expect(
         fingeringsOf(neck, must(readFrets(frets)), MEDIUM_HAND).map(({ fingers }) =>
           fingers.map((f) => f ?? 'x').join(''),
@@ -55,10 +59,22 @@ describe('what players hold, the hand holds', () => {
     let held = 0
     for (const symbol of ['C7', 'Cmaj7', 'Cm7', 'Cm7b5', 'Cdim7', 'C6', 'Cm6', 'Cm(maj7)']) {
       const found = searchVoicings({
-        chord: must(readSymbol(symbol)), neck, arrangement: { kind: 'named', name: 'drop-2' }, school: 'drop-fifth', omit: [],
-        stringSets: [[0, 1, 2, 3], [1, 2, 3, 4], [2, 3, 4, 5]], doubling: false, fretMin: 1, fretMax: 15,
-        reachLimitMm: MEDIUM_HAND.comfortableMm, open: 'never',
-      }) // biome-ignore format: a question
+        chord: must(readSymbol(symbol)),
+        neck,
+        arrangement: { kind: 'named', name: 'drop-2' },
+        school: 'drop-fifth',
+        omit: [],
+        stringSets: [
+          [0, 1, 2, 3],
+          [1, 2, 3, 4],
+          [2, 3, 4, 5],
+        ],
+        doubling: false,
+        fretMin: 1,
+        fretMax: 15,
+        reachLimitMm: MEDIUM_HAND.comfortableMm,
+        open: 'never',
+      })
       for (let row = 0; row < found.count; row++) {
         const frets = fretsAt(found, row)
         expect([writeFrets(frets), canHold(frets)]).toEqual([writeFrets(frets), true])

@@ -67,8 +67,14 @@ test('functions and modes of a major key', () => {
   const steps = chordScale(key('Bb'), 'sevenths')
   expect(steps.map(({ function: of }) => of[0]).join('')).toBe('tstsdtd')
   expect(steps.map(({ mode }) => mode.name)).toEqual([
-    'major (Ionian)', 'Dorian', 'Phrygian', 'Lydian', 'Mixolydian', 'natural minor (Aeolian)', 'Locrian',
-  ]) // biome-ignore format: a list
+    'major (Ionian)',
+    'Dorian',
+    'Phrygian',
+    'Lydian',
+    'Mixolydian',
+    'natural minor (Aeolian)',
+    'Locrian',
+  ])
 })
 
 const keys = SCALES.filter(({ degrees }) => degrees.length === 7).flatMap((scale) =>

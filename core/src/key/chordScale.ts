@@ -37,8 +37,14 @@ export interface ScaleStep {
 
 /** Tonic: I iii vi; subdominant: ii IV; dominant: V vii. In scales other than major by the same steps. */
 const FUNCTIONS: readonly KeyFunction[] = [
-  'tonic', 'subdominant', 'tonic', 'subdominant', 'dominant', 'tonic', 'dominant',
-] // biome-ignore format: a list
+  'tonic',
+  'subdominant',
+  'tonic',
+  'subdominant',
+  'dominant',
+  'tonic',
+  'dominant',
+]
 
 /** The tones of each depth, in steps of the scale above the root. */
 const thirdsOf = (depth: Depth): readonly number[] => [2, 4, 6, 8, 10, 12].slice(0, DEPTHS.indexOf(depth) + 2)

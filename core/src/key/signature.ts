@@ -15,8 +15,26 @@ export const MODES: Readonly<Record<string, string>> = {
 
 /** Major keys by fifths; C stands at 8, A minor's A at 11. */
 const LINE: readonly NoteName[] = [
-  'Fb', 'Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#', 'G#', 'D#', 'A#',
-] // biome-ignore format: a list
+  'Fb',
+  'Cb',
+  'Gb',
+  'Db',
+  'Ab',
+  'Eb',
+  'Bb',
+  'F',
+  'C',
+  'G',
+  'D',
+  'A',
+  'E',
+  'B',
+  'F#',
+  'C#',
+  'G#',
+  'D#',
+  'A#',
+]
 
 export interface Signature {
   readonly mode: string

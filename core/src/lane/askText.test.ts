@@ -68,11 +68,17 @@ test('what is written of a lane is read back', () => {
 })
 
 test.each([
-  'Bb ninths 6 5', 'D triads 3 2 1', 'F# Dorian sevenths plain 5', 'G triads R:5 5:4 3:2 ring 3 1', 'Ab sevenths 6 5 turns', 'C sevenths 6432 R-7-3-5', 'C triads 321 R-3-5 inversions',
+  'Bb ninths 6 5',
+  'D triads 3 2 1',
+  'F# Dorian sevenths plain 5',
+  'G triads R:5 5:4 3:2 ring 3 1',
+  'Ab sevenths 6 5 turns',
+  'C sevenths 6432 R-7-3-5',
+  'C triads 321 R-3-5 inversions',
 ])('%s is written as it was read', (text) => {
   const read = must(readKeyLine(text, 6))
   expect(readKeyLine(writeKeyLine(read, 6), 6)).toEqual({ ok: true, value: read })
-}) // biome-ignore format: a list
+})
 
 test('in every naming system the line that is shown is read as the same key', () => {
   for (const naming of ['letters', 'german', 'syllables'] as const)

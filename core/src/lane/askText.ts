@@ -98,8 +98,12 @@ function readSet(texts: LaneTexts & { readonly strings: string }, strings: numbe
   const order = ORDERS[texts.arrangement ?? usual]?.[sorted.length]
   if (!order)
     return refused(texts.arrangement === undefined ? 'strings' : 'arrangement', {
-      code: 'lane_counts', at: 0, text: piece(texts.arrangement ?? texts.strings), tones: sorted.length < 4 ? 3 : 4, strings: sorted.length,
-    }) // biome-ignore format: one breath
+      code: 'lane_counts',
+      at: 0,
+      text: piece(texts.arrangement ?? texts.strings),
+      tones: sorted.length < 4 ? 3 : 4,
+      strings: sorted.length,
+    })
   return ok({ kind: 'order', strings: sorted, order, forms })
 }
 

@@ -20,7 +20,15 @@ export { orderAt, shapeOn, toneOf } from './shapeAt.ts'
 export { tonesOn } from './tonesOn.ts'
 export { tuningKey } from './tuningKey.ts'
 export type {
-  Instead, Lane, LaneAsk, LaneGap, LaneOptions, LaneShape, LaneStep, PlacedTone, ToneNumber,
-} from './types.ts' // biome-ignore format: a list
+  Instead,
+  Lane,
+  LaneAsk,
+  LaneGap,
+  LaneOptions,
+  LaneShape,
+  LaneStep,
+  PlacedTone,
+  ToneNumber,
+} from './types.ts'
 export { LANE_FRETS } from './types.ts'
 export { usualOrders } from './usual.ts'

@@ -16,12 +16,25 @@ export interface KeyLine {
 export type KeyLineError = KeyError | LaneError | TextErrorOf<{ not_in_a_key_line: object }>
 
 const DEPTH_WORDS: Readonly<Record<string, Depth>> = {
-  triad: 'triads', triads: 'triads',
-  seventh: 'sevenths', sevenths: 'sevenths', '7th': 'sevenths', '7ths': 'sevenths',
-  ninth: 'ninths', ninths: 'ninths', '9th': 'ninths', '9ths': 'ninths',
-  eleventh: 'elevenths', elevenths: 'elevenths', '11th': 'elevenths', '11ths': 'elevenths',
-  thirteenth: 'thirteenths', thirteenths: 'thirteenths', '13th': 'thirteenths', '13ths': 'thirteenths',
-} // biome-ignore format: a table
+  triad: 'triads',
+  triads: 'triads',
+  seventh: 'sevenths',
+  sevenths: 'sevenths',
+  '7th': 'sevenths',
+  '7ths': 'sevenths',
+  ninth: 'ninths',
+  ninths: 'ninths',
+  '9th': 'ninths',
+  '9ths': 'ninths',
+  eleventh: 'elevenths',
+  elevenths: 'elevenths',
+  '11th': 'elevenths',
+  '11ths': 'elevenths',
+  thirteenth: 'thirteenths',
+  thirteenths: 'thirteenths',
+  '13th': 'thirteenths',
+  '13ths': 'thirteenths',
+}
 const SCHOOL_WORDS: Readonly<Record<string, DepthSchool>> = { honest: 'honest', plain: 'plain' }
 /** Said for the ear only. */
 const LINKING = new Set([

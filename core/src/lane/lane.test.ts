@@ -34,14 +34,29 @@ const frets = ({ steps }: Lane) => steps.map(({ shape, gap }) => (shape ? writeF
 
 // As players hold them: the roots' frets counted on the strings, the orders R 7 3 5 and R 5 7 3.
 test.each([
-  ['C', 'sevenths', root(0), '8x998x 10-x-10-10-10-x 12-x-12-12-12-x 13-x-14-14-13-x 15-x-15-16-15-x 17-x-17-17-17-x 7x776x'],
+  [
+    'C',
+    'sevenths',
+    root(0),
+    '8x998x 10-x-10-10-10-x 12-x-12-12-12-x 13-x-14-14-13-x 15-x-15-16-15-x 17-x-17-17-17-x 7x776x',
+  ],
   ['C', 'sevenths', root(1), 'x3545x x5756x x7978x x-8-10-9-10-x x-10-12-10-12-x x-12-14-12-13-x x-14-15-14-15-x'],
   ['Ab', 'sevenths', root(0), '4x554x 6x666x 8x888x 9-x-10-10-9-x 11-x-11-12-11-x 13-x-13-13-13-x 15-x-15-15-14-x'],
   ['Bb', 'sevenths', root(1), 'x1323x x3534x x5756x x6878x x-8-10-8-10-x x-10-12-10-11-x x-12-13-12-13-x'],
   ['G', 'triads', root(0), '320xxx 532xxx 754xxx 875xxx 10-9-7-x-x-x 12-10-9-x-x-x 14-12-10-x-x-x'],
-  ['D', 'triads', { kind: 'order', strings: [3, 4, 5], order: [1, 3, 5] }, 'xxx775 xxx987 x-x-x-11-10-9 x-x-x-12-12-10 x-x-x-14-14-12 x-x-x-16-15-14 xxx653'],
-  ['D', 'triads', { kind: 'order', strings: [3, 4, 5], order: [1, 3, 5], forms: 3 }, 'xxx232 xxx453 xxx675 xxx787 x-x-x-9-10-9 x-x-x-11-12-10 x-x-x-12-14-12'],
-] as const)('%s in %s', (key, depth, ask, expected) => expect(frets(lane(key, depth, ask as LaneAsk))).toBe(expected)) // biome-ignore format: a table
+  [
+    'D',
+    'triads',
+    { kind: 'order', strings: [3, 4, 5], order: [1, 3, 5] },
+    'xxx775 xxx987 x-x-x-11-10-9 x-x-x-12-12-10 x-x-x-14-14-12 x-x-x-16-15-14 xxx653',
+  ],
+  [
+    'D',
+    'triads',
+    { kind: 'order', strings: [3, 4, 5], order: [1, 3, 5], forms: 3 },
+    'xxx232 xxx453 xxx675 xxx787 x-x-x-9-10-9 x-x-x-11-12-10 x-x-x-12-14-12',
+  ],
+] as const)('%s in %s', (key, depth, ask, expected) => expect(frets(lane(key, depth, ask as LaneAsk))).toBe(expected))
 
 test('ninths of G fit on string 6, of D on string 5', () => {
   const fit = (key: string) =>
@@ -114,7 +129,15 @@ test('under a capo the first hop is counted from it', () => {
     tuning: must(readTuning('D2 G2 D3 G3 B3 D4')),
     capo: { fret: 2, strings: 'all' },
   })
-  const ask = { kind: 'tones', tones: [{ number: 1, string: 1 }, { number: 5, string: 2 }, { number: 3, string: 4 }], ring: [3, 5] } as const // biome-ignore format: a lane
+  const ask = {
+    kind: 'tones',
+    tones: [
+      { number: 1, string: 1 },
+      { number: 5, string: 2 },
+      { number: 3, string: 4 },
+    ],
+    ring: [3, 5],
+  } as const
   const a = laneOf(chordScale(must(readKey('A')), 'triads'), ask, capoed, MEDIUM_HAND, { fretMax: FRET_MAX + 2 })
   expect(frets(a)).toBe('x00000 x44030 x66050 x77070 x99090 x-11-11-0-10-0 x-13-12-0-12-0')
   expect(a.steps.map(({ hopFrets = 0 }) => hopFrets)).toEqual([0, 2, 2, 1, 2, 2, 2])
@@ -253,7 +276,11 @@ const canHold = (shape: Frets, neck: Neck) =>
 test('any scale, key, tuning and lane: only tones of the chord, in order, held, within the frets, and a plain search finds them', () => {
   fc.assert(
     fc.property(
-      fc.constantFrom(...keys), fc.constantFrom(...DEPTHS), fc.constantFrom(...DEPTH_SCHOOLS), anyAsk, fc.constantFrom(...necks),
+      fc.constantFrom(...keys),
+      fc.constantFrom(...DEPTHS),
+      fc.constantFrom(...DEPTH_SCHOOLS),
+      anyAsk,
+      fc.constantFrom(...necks),
       (key, depth, school, ask, neck) => {
         const made = laneOf(chordScale(key, depth, school), ask, neck, MEDIUM_HAND, { fretMax: FRET_MAX })
         expect(made.steps.map(({ step }) => step)).toEqual([1, 2, 3, 4, 5, 6, 7])
@@ -265,13 +292,23 @@ test('any scale, key, tuning and lane: only tones of the chord, in order, held, 
           expect(highestPressed(shape.frets)).toBeLessThanOrEqual(FRET_MAX)
           expect(canHold(shape.frets, neck)).toBe(true)
           expect(shape.degrees.filter((degree) => degree !== null)).toHaveLength(soundingStrings(shape.frets).length)
-          const midis = soundingStrings(shape.frets).map((string) => soundingMidi(neck, string, shape.frets[string] as number))
+          const midis = soundingStrings(shape.frets).map((string) =>
+            soundingMidi(neck, string, shape.frets[string] as number),
+          )
           expect(midis).toEqual(midis.toSorted((a, b) => a - b))
           const order = shape.degrees.filter((degree): degree is NonNullable<typeof degree> => degree !== null)
           const found = searchVoicings({
-            chord, neck, stringSets: [soundingStrings(shape.frets)], arrangement: { kind: 'list', degrees: order },
-            omit: chord.formula.filter((degree) => !order.includes(degree)), doubling: false, fretMin: 1, fretMax: FRET_MAX,
-            open: 'allow', reachLimitMm: 400, school: 'drop-fifth',
+            chord,
+            neck,
+            stringSets: [soundingStrings(shape.frets)],
+            arrangement: { kind: 'list', degrees: order },
+            omit: chord.formula.filter((degree) => !order.includes(degree)),
+            doubling: false,
+            fretMin: 1,
+            fretMax: FRET_MAX,
+            open: 'allow',
+            reachLimitMm: 400,
+            school: 'drop-fifth',
           })
           const all = Array.from({ length: found.count }, (_, row) => writeFrets(fretsAt(found, row)))
           expect(all).toContain(writeFrets(shape.frets))
@@ -280,7 +317,7 @@ test('any scale, key, tuning and lane: only tones of the chord, in order, held, 
     ),
     { numRuns: 60 },
   )
-}) // biome-ignore format: a long table of arguments
+})
 
 test('on one string the hops, and the way on to the octave, add up to twelve frets', () => {
   fc.assert(

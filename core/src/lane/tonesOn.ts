@@ -6,8 +6,20 @@ import { byFit, fitOf } from './fits.ts'
 import { laneOf } from './lane.ts'
 import type { Lane, LaneAsk, LaneOptions, ToneNumber } from './types.ts'
 
-const PAIRS: readonly (readonly ToneNumber[])[] = [[1, 3], [3, 1], [1, 5], [5, 1]] // biome-ignore format: a list
-const TRIADS: readonly (readonly ToneNumber[])[] = [[1, 5, 3], [1, 3, 5], [3, 1, 5], [5, 1, 3], [3, 5, 1], [5, 3, 1]] // biome-ignore format: a list
+const PAIRS: readonly (readonly ToneNumber[])[] = [
+  [1, 3],
+  [3, 1],
+  [1, 5],
+  [5, 1],
+]
+const TRIADS: readonly (readonly ToneNumber[])[] = [
+  [1, 5, 3],
+  [1, 3, 5],
+  [3, 1, 5],
+  [5, 1, 3],
+  [3, 5, 1],
+  [5, 3, 1],
+]
 
 /**
  * @param strings Two or three that are pressed, as indices. Of ways with as many shapes the first of the list: the root lowest.

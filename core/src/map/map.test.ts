@@ -33,7 +33,7 @@ describe('the map of a chord', () => {
       ['x-x-10-9-8-x', 'x-x-14-12-13-x', 'xx555x'],
       ['x-15-14-12-x-x', 'x755xx', 'x-10-10-9-x-x'],
       ['875xxx', '12-10-10-x-x-x', '332xxx'],
-    ])) // biome-ignore format: a table
+    ]))
 
   test('every place is the easiest of what a search on its strings with its bass finds; what is beyond or missing is not found', () => {
     for (const line of ['Ebmaj7 drop2', 'G7 drop3', 'Dm close', 'Am9 drop2', 'C6 any', 'Em7 close open strings']) {
@@ -170,14 +170,22 @@ describe('a changed map', () => {
   })
   test.each([
     ['C close', 'Cm', 'xx554x', [[4, '3', -1]]],
-    ['C close', 'Cdim', 'xx454x', [[2, '5', -1], [4, '3', -1]]],
+    [
+      'C close',
+      'Cdim',
+      'xx454x',
+      [
+        [2, '5', -1],
+        [4, '3', -1],
+      ],
+    ],
     ['C close', 'Csus4', 'xx556x', [[4, '3', 1]]],
   ])('%s becomes %s as %s', (line, target, expected, moved) => {
     const { map } = mapped(line, {}, { kind: 'morph', formula: chord(target).formula })
     expect(map.chord).toMatchObject({ root: 'C', formula: chord(target).formula })
     const place = map.rows.flatMap(placesOf).find(({ frets }) => writeFrets(frets) === expected)
     expect(place?.from.map(({ string, degree, by }) => [string, degree, by])).toEqual(moved)
-  }) // biome-ignore format: a table
+  })
   test('the root stays and the fifth gives way; a string more holds all of it', () => {
     const ways = (way: 'fifth-gives-way' | 'one-more') =>
       mapped('C7 any', {}, { kind: 'extend', extension: '9', way }).map.rows.flatMap(placesOf)
@@ -222,8 +230,19 @@ describe('a shape on every root', () => {
     const { string, places } = onEveryRoot(voicing('Ebmaj7', 'x6878x'), neck, PLAYER.hand)
     expect(string).toBe(1)
     expect(places.map(({ chord: one, fret }) => `${writeSymbol(one)} ${fret}`)).toEqual([
-      'B♭maj7 1', 'Bmaj7 2', 'Cmaj7 3', 'D♭maj7 4', 'Dmaj7 5', 'E♭maj7 6', 'Emaj7 7', 'Fmaj7 8', 'G♭maj7 9', 'Gmaj7 10', 'A♭maj7 11', 'Amaj7 12',
-    ]) // biome-ignore format: a table
+      'B♭maj7 1',
+      'Bmaj7 2',
+      'Cmaj7 3',
+      'D♭maj7 4',
+      'Dmaj7 5',
+      'E♭maj7 6',
+      'Emaj7 7',
+      'Fmaj7 8',
+      'G♭maj7 9',
+      'Gmaj7 10',
+      'A♭maj7 11',
+      'Amaj7 12',
+    ])
     for (const one of places)
       expect(voicingOf(one.chord, one.frets, neck)?.arrangement.degrees).toEqual(['R', '5', '7', '3'])
   })
@@ -237,8 +256,19 @@ describe('a shape on every root', () => {
   test('a row in fourths from its own root', () => {
     const { places } = onEveryRoot(voicing('Ebmaj7', 'x6878x'), neck, PLAYER.hand)
     expect(rowOfRoots(places, chord('Ebmaj7'), 'fourths').map(({ chord: one }) => one.root)).toEqual([
-      'Eb', 'Ab', 'Db', 'Gb', 'B', 'E', 'A', 'D', 'G', 'C', 'F', 'Bb',
-    ]) // biome-ignore format: a table
+      'Eb',
+      'Ab',
+      'Db',
+      'Gb',
+      'B',
+      'E',
+      'A',
+      'D',
+      'G',
+      'C',
+      'F',
+      'Bb',
+    ])
     expect(
       rowOfRoots(places, chord('Ebmaj7'), 'semitones')
         .slice(0, 3)

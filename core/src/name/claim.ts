@@ -79,9 +79,20 @@ export function checkClaim(chord: Chord, frets: Frets, neck: Neck): ClaimVerdict
       const above = (midi - root + 120) % 12
       const degree = tone ?? degreeAmong(above, formulaMask(chord.formula) | (1 << above))
       wrong.push({
-        string, fret, fault: tone === undefined ? 'foreign' : 'bass', degree, note: noteAt(chord, degree, midi),
-        mend: nearestMend(neck, string, midi, [{ pitchClass: claimedBass, note: chord.bass as NoteName, weight: 0 }], chord, (to) => to <= aboveBass),
-      }) // biome-ignore format: one breath
+        string,
+        fret,
+        fault: tone === undefined ? 'foreign' : 'bass',
+        degree,
+        note: noteAt(chord, degree, midi),
+        mend: nearestMend(
+          neck,
+          string,
+          midi,
+          [{ pitchClass: claimedBass, note: chord.bass as NoteName, weight: 0 }],
+          chord,
+          (to) => to <= aboveBass,
+        ),
+      })
       continue
     }
     if (tone !== undefined || (isBass && midi % 12 === claimedBass)) continue
@@ -94,8 +105,13 @@ export function checkClaim(chord: Chord, frets: Frets, neck: Neck): ClaimVerdict
       weight: missing.includes(one) ? 0 : 2,
     }))
     wrong.push({
-      string, fret, fault: 'foreign', degree, note: noteAt(chord, degree, midi), mend: nearestMend(neck, string, midi, tones, chord, (to) => to >= bassMidi),
-    }) // biome-ignore format: one breath
+      string,
+      fret,
+      fault: 'foreign',
+      degree,
+      note: noteAt(chord, degree, midi),
+      mend: nearestMend(neck, string, midi, tones, chord, (to) => to >= bassMidi),
+    })
   }
   if (wrong.length > 0 || sounding.length === 0) return { verdict: 'wrong', wrong, missing }
   const voicing = voicingOf(chord, frets, neck)

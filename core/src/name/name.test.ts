@@ -81,8 +81,16 @@ describe('the names of a shape', () => {
       for (const school of schools) {
         const asked = { root: plainestRoot(named % 12, formula), formula }
         const found = searchVoicings({
-          chord: asked, neck, arrangement: { kind: 'any' }, school, doubling: false, fretMin: 1, fretMax: 8, reachLimitMm: 118, open: 'never',
-        }) // biome-ignore format: one breath
+          chord: asked,
+          neck,
+          arrangement: { kind: 'any' },
+          school,
+          doubling: false,
+          fretMin: 1,
+          fretMax: 8,
+          reachLimitMm: 118,
+          open: 'never',
+        })
         for (let row = 0; row < found.count; row += 5) {
           const one = voicingAt(found, row, asked, neck)
           if (new Set(one.midis.flatMap((midi) => (midi === null ? [] : [midi % 12]))).size < 3) continue

@@ -13,13 +13,27 @@ const voicing = (symbol: string, text: string) => {
 }
 
 test('a major seventh’s family darkens one tone at a time', () =>
-  expect(familyRow(voicing('Ebmaj7', 'x6878x'), neck).map((one) => `${writeSymbol(one.chord)} ${writeFrets(one.frets)}`)).toEqual([
-    'E♭maj7♯5 x6978x', 'E♭maj7 x6878x', 'E♭7 x6868x', 'E♭m7 x6867x', 'E♭m7♭5 x6767x', 'E♭dim7 x6757x', 'E♭6 x6858x', 'E♭m6 x6857x',
-  ])) // biome-ignore format: a table
+  expect(
+    familyRow(voicing('Ebmaj7', 'x6878x'), neck).map((one) => `${writeSymbol(one.chord)} ${writeFrets(one.frets)}`),
+  ).toEqual([
+    'E♭maj7♯5 x6978x',
+    'E♭maj7 x6878x',
+    'E♭7 x6868x',
+    'E♭m7 x6867x',
+    'E♭m7♭5 x6767x',
+    'E♭dim7 x6757x',
+    'E♭6 x6858x',
+    'E♭m6 x6857x',
+  ]))
 test('a triad’s family has its suspensions', () =>
   expect(familyRow(voicing('C', 'x3555x'), neck).map((one) => writeFrets(one.frets))).toEqual([
-    'x3655x', 'x3556x', 'x3555x', 'x3553x', 'x3554x', 'x3454x',
-  ])) // biome-ignore format: a table
+    'x3655x',
+    'x3556x',
+    'x3555x',
+    'x3553x',
+    'x3554x',
+    'x3454x',
+  ]))
 
 test.each([
   ['C7', '9', 'R 3 5 b7 9'],
@@ -67,10 +81,13 @@ test.each([
 describe('adding a tone', () => {
   test('the root moves only where the root’s own voice does, and nothing is doubled on the way', () => {
     let seen = 0
-    for (const [
-      symbol,
-      text,
-    ] of [['Ebmaj7', 'x6878x'], ['C7', 'x3535x'], ['Gm7', '3x333x'], ['F#m7b5', 'xx4555'], ['C', 'x3555x']] as const) // biome-ignore format: grips
+    for (const [symbol, text] of [
+      ['Ebmaj7', 'x6878x'],
+      ['C7', 'x3535x'],
+      ['Gm7', '3x333x'],
+      ['F#m7b5', 'xx4555'],
+      ['C', 'x3555x'],
+    ] as const)
       for (const { way, extension, change } of waysToExtend(voicing(symbol, text), neck)) {
         const before = voicing(symbol, text).degrees
         const after = change.voicing.degrees

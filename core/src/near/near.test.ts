@@ -72,9 +72,17 @@ describe('one fret away', () => {
     for (const { formula } of CATALOGUE.filter((entry) => entry.formula.length === 4)) {
       const start = { root: plainestRoot(7, formula), formula }
       const found = searchVoicings({
-        chord: start, neck, stringSets: [[1, 2, 3, 4]], arrangement: { kind: 'any' }, school: 'drop-fifth', doubling: false,
-        fretMin: 1, fretMax: 12, reachLimitMm: 118, open: 'never',
-      }) // biome-ignore format: one breath
+        chord: start,
+        neck,
+        stringSets: [[1, 2, 3, 4]],
+        arrangement: { kind: 'any' },
+        school: 'drop-fifth',
+        doubling: false,
+        fretMin: 1,
+        fretMax: 12,
+        reachLimitMm: 118,
+        open: 'never',
+      })
       const one = voicingAt(found, 0, start, neck)
       for (const { frets, moves, name } of [
         ...oneToneNeighbours(one, neck),
@@ -128,13 +136,29 @@ describe('the shortest change', () => {
     )
     fc.assert(
       fc.property(
-        fc.constantFrom(...necks), fc.constantFrom(...kinds), fc.constantFrom(...kinds), fc.nat(11), fc.nat(11), fc.nat(99),
+        fc.constantFrom(...necks),
+        fc.constantFrom(...kinds),
+        fc.constantFrom(...kinds),
+        fc.nat(11),
+        fc.nat(11),
+        fc.nat(99),
         (any, from, to, root, targetRoot, pick) => {
           const start = { root: plainestRoot(root, from.formula), formula: from.formula }
           const found = searchVoicings({
-            chord: start, neck: any, stringSets: [[0, 2, 3, 4], [1, 2, 3]], arrangement: { kind: 'any' }, school: 'drop-fifth', doubling: true,
-            fretMin: 1, fretMax: 12, reachLimitMm: 118, open: 'never',
-          }) // biome-ignore format: one breath
+            chord: start,
+            neck: any,
+            stringSets: [
+              [0, 2, 3, 4],
+              [1, 2, 3],
+            ],
+            arrangement: { kind: 'any' },
+            school: 'drop-fifth',
+            doubling: true,
+            fretMin: 1,
+            fretMax: 12,
+            reachLimitMm: 118,
+            open: 'never',
+          })
           if (found.count === 0) return
           const frets = fretsAt(found, pick % found.count)
           const one = voicingOf(start, frets, any)
@@ -147,7 +171,7 @@ describe('the shortest change', () => {
           if (changes[0]) expect(changes[0].semitones).toBe(expected.semitones)
           changed += changes.length
         },
-      ), // biome-ignore format: a table
+      ),
       { numRuns: 150 },
     )
     expect(changed).toBeGreaterThan(50)

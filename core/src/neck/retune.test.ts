@@ -6,9 +6,16 @@ import { readKnownTuning, retuning, STANDARD_TUNING, tensionN, usualGauge } from
 const tuning = (name: string) => must(readKnownTuning(name))
 
 test('from standard to D A D G A D three strings go down a whole step', () =>
-  expect(retuning(STANDARD_TUNING, tuning('dadgad'), STANDARD_TUNING)?.map(({ number, semitones }) => [number, semitones])).toEqual([
-    [6, -2], [5, 0], [4, 0], [3, 0], [2, -2], [1, -2],
-  ])) // biome-ignore format: a table
+  expect(
+    retuning(STANDARD_TUNING, tuning('dadgad'), STANDARD_TUNING)?.map(({ number, semitones }) => [number, semitones]),
+  ).toEqual([
+    [6, -2],
+    [5, 0],
+    [4, 0],
+    [3, 0],
+    [2, -2],
+    [1, -2],
+  ]))
 
 test('C G C G C E takes no string more than two up; from there back to standard neither', () => {
   const open = tuning('C G C G C E')

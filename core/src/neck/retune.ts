@@ -60,7 +60,10 @@ export function tensionN(gauge: StringGauge, scaleLengthMm: number, midi: Midi):
 }
 
 /** Diameters that shops sell, in thousandths of an inch; from 22 up they are wound. */
-const GAUGES_MIL = [8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 20, 22, 24, 26, 28, 30, 32, 34, 36, 38, 40, 42, 44, 46, 48, 50, 52, 54, 56, 59, 62, 64, 68, 70, 74, 80, 85, 90, 95, 100, 105, 110, 120, 130] // biome-ignore format: a table
+const GAUGES_MIL = [
+  8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 20, 22, 24, 26, 28, 30, 32, 34, 36, 38, 40, 42, 44, 46, 48, 50, 52, 54, 56,
+  59, 62, 64, 68, 70, 74, 80, 85, 90, 95, 100, 105, 110, 120, 130,
+]
 const FIRST_WOUND_MIL = 22
 const MIL_MM = 0.0254
 /** Between a light and a medium set. */

@@ -76,9 +76,17 @@ export const COMMON_TUNINGS: readonly Tuning[] = [
 
 /** What players say for tunings that are listed by their notes. */
 const SPOKEN: Readonly<Record<string, string>> = {
-  'open D': 'D A D F♯ A D', 'open D minor': 'D A D F A D', 'open G': 'D G D G B D', 'open G minor': 'D G D G B♭ D', 'open C': 'C G C G C E',
-  'open A': 'E A C♯ E A E', 'open E': 'E B E G♯ B E', 'drop D': 'D A D G B E', 'half step down': 'E♭ standard', 'whole step down': 'D standard',
-} // biome-ignore format: a table
+  'open D': 'D A D F♯ A D',
+  'open D minor': 'D A D F A D',
+  'open G': 'D G D G B D',
+  'open G minor': 'D G D G B♭ D',
+  'open C': 'C G C G C E',
+  'open A': 'E A C♯ E A E',
+  'open E': 'E B E G♯ B E',
+  'drop D': 'D A D G B E',
+  'half step down': 'E♭ standard',
+  'whole step down': 'D standard',
+}
 
 const lettersOnly = (text: string): string =>
   text

@@ -22,16 +22,21 @@ const SYMBOLS = ['Dm7', 'G7', 'Cmaj7', 'Am7', 'Fmaj7', 'Em7b5', 'A7b9']
 
 test('what is cut is the least path through the first chords, whatever the budget', () =>
   fc.assert(
-    fc.property(fc.array(fc.constantFrom(...SYMBOLS), { minLength: 1, maxLength: 9 }), fc.integer({ min: 0, max: 9000 }), fc.boolean(), (symbols, steps, loop) => {
-      const solver = pathSolver(asked(symbols, loop), undefined, { steps })
-      const found = solver.best()
-      const count = found.shapes.length
-      expect(count).toBeGreaterThan(0)
-      expect(count === symbols.length).toBe(solver.cut === undefined)
-      expect(found).toEqual(findPath(asked(symbols.slice(0, count), loop && solver.cut === undefined)))
-    }),
+    fc.property(
+      fc.array(fc.constantFrom(...SYMBOLS), { minLength: 1, maxLength: 9 }),
+      fc.integer({ min: 0, max: 9000 }),
+      fc.boolean(),
+      (symbols, steps, loop) => {
+        const solver = pathSolver(asked(symbols, loop), undefined, { steps })
+        const found = solver.best()
+        const count = found.shapes.length
+        expect(count).toBeGreaterThan(0)
+        expect(count === symbols.length).toBe(solver.cut === undefined)
+        expect(found).toEqual(findPath(asked(symbols.slice(0, count), loop && solver.cut === undefined)))
+      },
+    ),
     { numRuns: 30 },
-  )) // biome-ignore format: one property
+  ))
 
 describe('what is within', () => {
   const shapes = (count: number) => ({ shapes: Array.from({ length: count }), searched: count }) as never

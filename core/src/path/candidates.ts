@@ -87,8 +87,17 @@ function searched(chord: Chord, question: PathQuestion, hand: HandOnNeck): Searc
       const stringSets = sets.filter(({ length }) => length > tones === doubling)
       if (stringSets.length === 0) continue
       const all = searchVoicings({
-        chord, neck, stringSets, arrangement, doubling, school: wishes.school, fretMin: wishes.fretMin, fretMax: wishes.fretMax, reachLimitMm: question.hand.stretchMm, open: wishes.open,
-      }) // biome-ignore format: a list
+        chord,
+        neck,
+        stringSets,
+        arrangement,
+        doubling,
+        school: wishes.school,
+        fretMin: wishes.fretMin,
+        fretMax: wishes.fretMax,
+        reachLimitMm: question.hand.stretchMm,
+        open: wishes.open,
+      })
       // Two arrangements may share a shape; sets with and without doubling are never the same.
       const mayShare = wishes.arrangements.length > 1
       for (let row = 0; row < all.count; row++) {
@@ -125,7 +134,11 @@ function shapeOf(
   }
   let fingering: Fingering | undefined
   return {
-    frets, degrees, midis, fingers, parts,
+    frets,
+    degrees,
+    midis,
+    fingers,
+    parts,
     // Of some thousand candidates a handful are ever shown.
     get fingering() {
       fingering ??= hand.bestFingering(frets) as Fingering
@@ -134,7 +147,7 @@ function shapeOf(
     reachMm: reach,
     indexMm: indexPlace(frets, fingers, neck),
     cost: parts.reach + parts.crowding + parts.fingers,
-  } // biome-ignore format: a list
+  }
 }
 
 /** Where the index fingertip rests: at its own fret, else as many frets below the first finger down as it is fingers before it. */

@@ -9,7 +9,18 @@ export type { Alternative, PathSolver } from './path.ts'
 export { findPath, MOST_PATH_CHORDS, pathSolver, rememberingSolver } from './path.ts'
 export { pairVoices, stepBetween } from './stepCost.ts'
 export type {
-  HeldShape, PathFound, PathGap, PathGapReason, PathQuestion, PathShape, PathStep, PathWay, PathWeights, PathWishes, ShapeParts, StepParts,
-} from './types.ts' // biome-ignore format: a list
+  HeldShape,
+  PathFound,
+  PathGap,
+  PathGapReason,
+  PathQuestion,
+  PathShape,
+  PathStep,
+  PathWay,
+  PathWeights,
+  PathWishes,
+  ShapeParts,
+  StepParts,
+} from './types.ts'
 export { type WantedShape, wantedTests } from './wanted.ts'
 export { PATH_WEIGHTS, PATH_WISHES } from './weights.ts'

@@ -1,7 +1,16 @@
 /** Round and round: the least ways through the candidates of one layer. */
 import {
-  backwards, closingFrom, endingFor, every, forwards, type Graph, ROUNDING, turn, turned, type Way,
-} from './graph.ts' // biome-ignore format: a list
+  backwards,
+  closingFrom,
+  endingFor,
+  every,
+  forwards,
+  type Graph,
+  ROUNDING,
+  turn,
+  turned,
+  type Way,
+} from './graph.ts'
 import { CUTS, narrowed } from './narrowed.ts'
 
 export interface Through {

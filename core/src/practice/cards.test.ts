@@ -15,15 +15,22 @@ const shape = (text: string): Frets => must(readFrets(text, 6))
 const string = (number: number) => stringIndex(number, 6)
 const told = (answer: CardAnswer): string => {
   switch (answer.kind) {
-    case 'frets': return writeFrets(answer.frets)
-    case 'degrees': return answer.degrees.join(' ')
-    case 'chord': return writeSymbol(answer.chord, { ascii: true })
-    case 'note': return answer.note
-    case 'finger': return String(answer.finger)
-    case 'yes': return answer.yes ? 'yes' : 'no'
-    case 'choice': return String(answer.choice)
+    case 'frets':
+      return writeFrets(answer.frets)
+    case 'degrees':
+      return answer.degrees.join(' ')
+    case 'chord':
+      return writeSymbol(answer.chord, { ascii: true })
+    case 'note':
+      return answer.note
+    case 'finger':
+      return String(answer.finger)
+    case 'yes':
+      return answer.yes ? 'yes' : 'no'
+    case 'choice':
+      return String(answer.choice)
   }
-} // biome-ignore format: a table
+}
 const right = (card: Card) => rightAnswers(card, neck, MEDIUM_HAND).map(told)
 const check = (card: Card, answer: CardAnswer) => {
   const { verdict, nearly } = checkCard(card, answer, neck, MEDIUM_HAND)

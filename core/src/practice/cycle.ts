@@ -16,8 +16,14 @@ export type Cycle = (typeof CYCLES)[number]
 
 /** Upwards, in semitones; `stay` plays the first root only. A cycle that closes before twelve roots may be gone through again a semitone lower. */
 const STEP: Readonly<Record<Exclude<Cycle, 'shuffle'>, number>> = {
-  fourths: 5, fifths: 7, semitones: 1, 'whole-tones': 2, 'minor-thirds': 3, 'major-thirds': 4, stay: 0,
-} // biome-ignore format: a table
+  fourths: 5,
+  fifths: 7,
+  semitones: 1,
+  'whole-tones': 2,
+  'minor-thirds': 3,
+  'major-thirds': 4,
+  stay: 0,
+}
 
 export interface CycleAsk {
   readonly cycle: Cycle

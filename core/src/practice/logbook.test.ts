@@ -14,9 +14,25 @@ import {
 
 let count = 0
 const entry = (more: Partial<LogEntry> = {}): LogEntry => ({
-  id: String(count++), at: count * 1000, day: '2026-11-02', kind: 'run', material: 'm7', suffix: 'm7', root: 8, string: 5, frets: 'x-11-13-11-12-x',
-  form: 'x0201x', tempo: 66, grade: 'had', judge: 'player', shown: false, seconds: 3, faults: '', instrument: 'Archtop', ...more,
-}) // biome-ignore format: a table
+  id: String(count++),
+  at: count * 1000,
+  day: '2026-11-02',
+  kind: 'run',
+  material: 'm7',
+  suffix: 'm7',
+  root: 8,
+  string: 5,
+  frets: 'x-11-13-11-12-x',
+  form: 'x0201x',
+  tempo: 66,
+  grade: 'had',
+  judge: 'player',
+  shown: false,
+  seconds: 3,
+  faults: '',
+  instrument: 'Archtop',
+  ...more,
+})
 
 test('days of rest stand among the days that were played', () => {
   const played = [

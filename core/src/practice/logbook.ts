@@ -98,8 +98,21 @@ export function middleOf(numbers: readonly number[]): number {
 /** What asks for more: a root, a string that is found wrong, or a shape. */
 export type Weak =
   | { readonly kind: 'root'; readonly root: number; readonly lost: number; readonly of: number }
-  | { readonly kind: 'string'; readonly string: number; readonly fault: string; readonly times: number; readonly of: number }
-  | { readonly kind: 'shape'; readonly key: string; readonly suffix: string; readonly string: number; readonly lost: number; readonly of: number } // biome-ignore format: a table
+  | {
+      readonly kind: 'string'
+      readonly string: number
+      readonly fault: string
+      readonly times: number
+      readonly of: number
+    }
+  | {
+      readonly kind: 'shape'
+      readonly key: string
+      readonly suffix: string
+      readonly string: number
+      readonly lost: number
+      readonly of: number
+    }
 
 /** So many newest attempts tell; an older weakness may have healed. */
 export const WEAK_LOOKS_BACK = 240
@@ -134,9 +147,10 @@ export function weakOf(newest: readonly WeakEntry[]): readonly Weak[] {
   const share = ({ lost, of }: { readonly lost: number; readonly of: number }) => lost / of
   const found: readonly (readonly [number, Weak])[] = [
     ...[...roots].map(([root, sum]) => [share(sum), { kind: 'root', root, ...sum }] as const),
-    ...[...shapes].map(([key, { entry, lost, of }]) => [
-        share({ lost, of }), { kind: 'shape', key, suffix: entry.suffix, string: entry.string, lost, of },
-      ] as const), // biome-ignore format: one line each
+    ...[...shapes].map(
+      ([key, { entry, lost, of }]) =>
+        [share({ lost, of }), { kind: 'shape', key, suffix: entry.suffix, string: entry.string, lost, of }] as const,
+    ),
     ...[...faults].map(([text, times]) => {
       const [string = '', fault = ''] = text.split(':')
       return [

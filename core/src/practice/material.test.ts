@@ -7,7 +7,24 @@ import { neckOf, STANDARD_INSTRUMENT, stringNumber } from '../neck/index.ts'
 import type { NamingSystem } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
 import { readFrets, writeFrets } from '../voicing/index.ts'
-import { type Card, cardsOf, deckOf, formOf, keyCards, nearestRule, type RunLine, readCard, readMaterial, readRunLine, readSuffix, rightAnswers, runOf, writeCard, writeMaterial, writeSuffix } from './index.ts' // biome-ignore format: a list
+import {
+  type Card,
+  cardsOf,
+  deckOf,
+  formOf,
+  keyCards,
+  nearestRule,
+  type RunLine,
+  readCard,
+  readMaterial,
+  readRunLine,
+  readSuffix,
+  rightAnswers,
+  runOf,
+  writeCard,
+  writeMaterial,
+  writeSuffix,
+} from './index.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const chord = (symbol: string) => must(readSymbol(symbol))
@@ -92,14 +109,20 @@ describe('the typed line of a run', () => {
   })
   test.each([
     ['m7 on 5 and 6 fourths from E 80', { material: 'm7', rule: 'in-turn 56', cycle: 'fourths', from: 'E', tempo: 80 }],
-    ['Abmaj7 nearest by minor thirds down', { material: 'maj7', from: 'Ab', rule: 'nearest 654', cycle: 'minor-thirds', down: true }],
-    ['7b9, on string 6, whole tones from F♯, two bars, 92', { material: '7b9', rule: 'in-turn 6', cycle: 'whole-tones', from: 'F#', bars: 2, tempo: 92 }],
+    [
+      'Abmaj7 nearest by minor thirds down',
+      { material: 'maj7', from: 'Ab', rule: 'nearest 654', cycle: 'minor-thirds', down: true },
+    ],
+    [
+      '7b9, on string 6, whole tones from F♯, two bars, 92',
+      { material: '7b9', rule: 'in-turn 6', cycle: 'whole-tones', from: 'F#', bars: 2, tempo: 92 },
+    ],
     ['arpeggio m7b5 shuffle 60', { material: 'arpeggio m7b5', cycle: 'shuffle', tempo: 60 }],
     ['maj9 arpeggios', { material: 'arpeggio maj9' }],
     ['6 on 6 90', { material: '6', rule: 'in-turn 6', tempo: 90 }],
     ['fifths from Bb', { cycle: 'fifths', from: 'Bb' }],
     ['m7 on 6 5 120', { material: 'm7', rule: 'in-turn 65', tempo: 120 }],
-  ])('%s', (text, expected) => expect(read(text)).toEqual(expected)) // biome-ignore format: a table
+  ])('%s', (text, expected) => expect(read(text)).toEqual(expected))
   test.each([
     ['m7 on 8', 'run_string at 6'],
     ['m7 on', 'run_string at 3'],

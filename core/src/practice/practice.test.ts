@@ -7,8 +7,18 @@ import { type NoteName, pitchClassOf } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
 import { type Frets, readFrets, tonesReader, writeFrets } from '../voicing/index.ts'
 import {
-  CYCLES, type Cycle, chanceOf, cycleOf, leastRun, movedShapes, type PlaceRule, type RunPlace, type RunPlaces, runOf, spelledFor,
-} from './index.ts' // biome-ignore format: a list
+  CYCLES,
+  type Cycle,
+  chanceOf,
+  cycleOf,
+  leastRun,
+  movedShapes,
+  type PlaceRule,
+  type RunPlace,
+  type RunPlaces,
+  runOf,
+  spelledFor,
+} from './index.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const strings = (...numbers: readonly number[]) => numbers.map((number) => stringIndex(number, neck.open.length))
@@ -56,21 +66,36 @@ describe('cycles', () => {
   })
 
   test('a closed cycle would come back to its first root by the same step', () => {
-    for (const [cycle, step] of [['fourths', 5], ['fifths', 7], ['semitones', 1], ['whole-tones', 2], ['minor-thirds', 3], ['major-thirds', 4]] as const) {
+    for (const [cycle, step] of [
+      ['fourths', 5],
+      ['fifths', 7],
+      ['semitones', 1],
+      ['whole-tones', 2],
+      ['minor-thirds', 3],
+      ['major-thirds', 4],
+    ] as const) {
       const roots = cycleOf({ cycle, from: 'D' })
       expect(((roots.at(-1) ?? 0) + step) % 12, cycle).toBe(roots[0])
     }
-  }) // biome-ignore format: a table
+  })
 })
 
 test.each([
-  ['m7', 1, 'Db', 'C#'], ['m7', 3, 'Eb', 'D#'], ['m7', 6, 'F#', 'Gb'], ['m7', 8, 'Ab', 'G#'], ['m7b5', 1, 'C#', 'Db'], ['maj7', 1, 'Db', 'C#'],
-  ['maj7', 8, 'Ab', undefined], ['7', 10, 'Bb', undefined], ['m7b5', 6, 'F#', 'Gb'], ['m7', 4, 'E', undefined],
+  ['m7', 1, 'Db', 'C#'],
+  ['m7', 3, 'Eb', 'D#'],
+  ['m7', 6, 'F#', 'Gb'],
+  ['m7', 8, 'Ab', 'G#'],
+  ['m7b5', 1, 'C#', 'Db'],
+  ['maj7', 1, 'Db', 'C#'],
+  ['maj7', 8, 'Ab', undefined],
+  ['7', 10, 'Bb', undefined],
+  ['m7b5', 6, 'F#', 'Gb'],
+  ['m7', 4, 'E', undefined],
 ])('C%s on pitch class %d is called %s, or %s', (suffix, pitchClass, root, twin) => {
   const spelled = spelledFor(pitchClass, formula(`C${suffix}`))
   expect(spelled.root).toBe(root)
   if (twin) expect(spelled.twin).toBe(twin)
-}) // biome-ignore format: a table
+})
 
 describe('runs', () => {
   const run = (symbol: string, rule: PlaceRule, cycle: Cycle = 'fourths', from: NoteName = 'E') =>

@@ -37,8 +37,15 @@ export interface RunLineLimits {
 }
 
 const CYCLE_WORDS: Readonly<Record<string, Cycle>> = {
-  fourths: 'fourths', fifths: 'fifths', semitones: 'semitones', chromatic: 'semitones', shuffle: 'shuffle', shuffled: 'shuffle', random: 'shuffle', stay: 'stay',
-} // biome-ignore format: a table
+  fourths: 'fourths',
+  fifths: 'fifths',
+  semitones: 'semitones',
+  chromatic: 'semitones',
+  shuffle: 'shuffle',
+  shuffled: 'shuffle',
+  random: 'shuffle',
+  stay: 'stay',
+}
 const TWO_WORDS: Readonly<Record<string, Cycle>> = {
   'whole tones': 'whole-tones',
   'minor thirds': 'minor-thirds',

@@ -10,9 +10,11 @@ const question = (line: string) => {
 }
 
 test('the usual sets of four strings are the neighbouring ones, then those with one gap', () =>
-  expect(usualStringSets(6, 4).slice(0, 9).map((set) => set.map((index) => 6 - index).join(''))).toEqual([
-    '4321', '5432', '6543', '5321', '5421', '5431', '6432', '6532', '6542',
-  ])) // biome-ignore format: a table
+  expect(
+    usualStringSets(6, 4)
+      .slice(0, 9)
+      .map((set) => set.map((index) => 6 - index).join('')),
+  ).toEqual(['4321', '5432', '6543', '5321', '5421', '5431', '6432', '6532', '6542']))
 
 test.each(CHOICE_FIELDS)(
   'every choice for %s is a question that can be searched, and one of them is how it is',

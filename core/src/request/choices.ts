@@ -69,7 +69,15 @@ function placesOf(
   { frets, lastReachableFret }: Instrument,
 ): readonly (readonly [Fret, Fret])[] {
   const last = Math.min(frets, lastReachableFret)
-  const places: (readonly [Fret, Fret])[] = [[1, DEFAULT_FRET_MAX], [1, 4], [3, 7], [5, 9], [7, 11], [9, 13], [12, last]] // biome-ignore format: a list
+  const places: (readonly [Fret, Fret])[] = [
+    [1, DEFAULT_FRET_MAX],
+    [1, 4],
+    [3, 7],
+    [5, 9],
+    [7, 11],
+    [9, 13],
+    [12, last],
+  ]
   const isNow = ([low, high]: readonly [Fret, Fret]) => low === fretMin && high === fretMax
   const there = places.filter(([low, high]) => isNow([low, high]) || high <= Math.max(last, DEFAULT_FRET_MAX))
   return there.some(isNow) ? there : [...there, [fretMin, fretMax]]

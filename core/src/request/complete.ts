@@ -13,8 +13,17 @@ export interface Completion {
 }
 
 const ORDINAL: Readonly<Record<number, string>> = {
-  1: 'root', 2: '2nd', 3: '3rd', 4: '4th', 5: '5th', 6: '6th', 7: '7th', 9: '9th', 11: '11th', 13: '13th',
-} // biome-ignore format: a table
+  1: 'root',
+  2: '2nd',
+  3: '3rd',
+  4: '4th',
+  5: '5th',
+  6: '6th',
+  7: '7th',
+  9: '9th',
+  11: '11th',
+  13: '13th',
+}
 
 const ARRANGEMENTS = ['close', 'drop 2', 'drop 3', 'drop 2&4', 'drop 2&3', 'spread', 'shell', 'any']
 const MOST = 8

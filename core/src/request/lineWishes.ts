@@ -237,8 +237,20 @@ const notAWish = (word: Piece): FieldError => ({
 
 /** In the order in which they are tried: the longer readings of a word before the shorter. */
 const READERS: readonly Reader[] = [
-  tuning, anything, openStrings, place, inversion, outer, order, strings, arrangement, fewer, omission, doubling, filler,
-] // biome-ignore format: an order
+  tuning,
+  anything,
+  openStrings,
+  place,
+  inversion,
+  outer,
+  order,
+  strings,
+  arrangement,
+  fewer,
+  omission,
+  doubling,
+  filler,
+]
 
 /** Reads all words as wishes about a chord. Tones that are left out add up; of anything else the last word counts. */
 export function readWishes(words: readonly Piece[], chord: Chord, player: Player): Result<Wishes, FieldError> {

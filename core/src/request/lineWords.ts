@@ -19,9 +19,27 @@ export const isFiller = (word: string): boolean =>
   /^(as|at|on|in|the|strings?|with|and|of|tones?|notes?|please|,|·)$/i.test(word)
 
 const ORDINALS: Readonly<Record<string, number>> = {
-  root: 1, '1st': 1, '2nd': 2, second: 2, third: 3, '3rd': 3, '4th': 4, fourth: 4, fifth: 5, '5th': 5, '6th': 6, sixth: 6,
-  seventh: 7, '7th': 7, ninth: 9, '9th': 9, '11th': 11, eleventh: 11, '13th': 13, thirteenth: 13,
-} // biome-ignore format: a table
+  root: 1,
+  '1st': 1,
+  '2nd': 2,
+  second: 2,
+  third: 3,
+  '3rd': 3,
+  '4th': 4,
+  fourth: 4,
+  fifth: 5,
+  '5th': 5,
+  '6th': 6,
+  sixth: 6,
+  seventh: 7,
+  '7th': 7,
+  ninth: 9,
+  '9th': 9,
+  '11th': 11,
+  eleventh: 11,
+  '13th': 13,
+  thirteenth: 13,
+}
 
 /** The step that a word names: `3rd`, `third`, `3`. */
 export const stepNamed = (word: string): number | undefined =>

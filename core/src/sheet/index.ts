@@ -14,6 +14,20 @@ export type { Facing } from './neck.ts'
 export type { BlockPlace, Page, PageSize } from './paper.ts'
 export { MARGIN_MM, pageSize } from './paper.ts'
 export type {
-  ArpeggioBlock, Block, BlockKind, ChartBlock, Ink, KeyBlock, MapBlock, Paper, ShapesBlock, Sheet, SheetLabels, SheetTune, TitleBlock, TuneSource, WordsBlock,
-} from './types.ts' // biome-ignore format: a list
+  ArpeggioBlock,
+  Block,
+  BlockKind,
+  ChartBlock,
+  Ink,
+  KeyBlock,
+  MapBlock,
+  Paper,
+  ShapesBlock,
+  Sheet,
+  SheetLabels,
+  SheetTune,
+  TitleBlock,
+  TuneSource,
+  WordsBlock,
+} from './types.ts'
 export { BLOCK_KINDS, INKS, NECK_WAYS, PAPERS, SHEET_LABELS, UNDER_NECKS } from './types.ts'

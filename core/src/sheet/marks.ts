@@ -66,17 +66,35 @@ export type Mark =
 export type Measure = (text: string, face: Face, size: number) => number
 
 export const line = (x1: number, y1: number, x2: number, y2: number, role: Role, width = 0.18): Mark => ({
-  kind: 'line', x1, y1, x2, y2, width, role,
-}) // biome-ignore format: one breath
+  kind: 'line',
+  x1,
+  y1,
+  x2,
+  y2,
+  width,
+  role,
+})
 
 export const text = (
   x: number,
   y: number,
   words: string,
-  how: { readonly size?: number; readonly face?: Face; readonly role?: Role; readonly anchor?: 'start' | 'middle' | 'end' } = {},
+  how: {
+    readonly size?: number
+    readonly face?: Face
+    readonly role?: Role
+    readonly anchor?: 'start' | 'middle' | 'end'
+  } = {},
 ): Mark => ({
-  kind: 'text', x, y, text: printable(words), size: how.size ?? SMALL, face: how.face ?? 'sans', role: how.role ?? 'ink', anchor: how.anchor,
-}) // biome-ignore format: one breath
+  kind: 'text',
+  x,
+  y,
+  text: printable(words),
+  size: how.size ?? SMALL,
+  face: how.face ?? 'sans',
+  role: how.role ?? 'ink',
+  anchor: how.anchor,
+})
 
 /** The smallest letters on a sheet: 10.2 points. */
 export const SMALL = 3.6

@@ -97,11 +97,19 @@ export function neckMarks(room: NeckRoom, numbers: 'landmarks' | 'all' | 'none' 
         const y = room.y + (fret - from + 1) * grid.each
         return line(left, y, right, y, fret === 0 ? 'ink' : 'rule', fret === 0 ? 0.9 : 0.2)
       }),
-      ...Array.from({ length: strings }, (_, string) => line(grid.x(string), room.y, grid.x(string), grid.bottom, 'string', strength(string))),
-      ...frets.filter((fret) => fret === from || LANDMARKS.has(fret)).map((fret) =>
-        text(Math.min(left, right) - 3.6, grid.at(0, fret).y + 1.2, String(fret), { size: 3, role: 'soft', anchor: 'end' }),
+      ...Array.from({ length: strings }, (_, string) =>
+        line(grid.x(string), room.y, grid.x(string), grid.bottom, 'string', strength(string)),
       ),
-    ] // biome-ignore format: a list
+      ...frets
+        .filter((fret) => fret === from || LANDMARKS.has(fret))
+        .map((fret) =>
+          text(Math.min(left, right) - 3.6, grid.at(0, fret).y + 1.2, String(fret), {
+            size: 3,
+            role: 'soft',
+            anchor: 'end',
+          }),
+        ),
+    ]
   }
   const edge = (fret: number) => {
     const inner = grid.at(0, fret).x
@@ -115,14 +123,15 @@ export function neckMarks(room: NeckRoom, numbers: 'landmarks' | 'all' | 'none' 
     ...Array.from({ length: strings }, (_, string) =>
       line(nut, grid.x(string), edge(to), grid.x(string), 'string', strength(string)),
     ),
-    ...frets
-      .filter(isTold)
-      .map((fret) =>
-        text(grid.at(0, fret).x, bottom + 6.2, String(fret), {
-          size: 3.2, role: 'soft', anchor: 'middle', face: fret % 12 === 0 ? 'bold' : 'sans',
-        }),
-      ),
-  ] // biome-ignore format: a list
+    ...frets.filter(isTold).map((fret) =>
+      text(grid.at(0, fret).x, bottom + 6.2, String(fret), {
+        size: 3.2,
+        role: 'soft',
+        anchor: 'middle',
+        face: fret % 12 === 0 ? 'bold' : 'sans',
+      }),
+    ),
+  ]
 }
 
 /** The tones of a shape, a thin thread through them, and the bar of the hand. */
@@ -163,8 +172,15 @@ export function shapeMarks(
   }
   for (const { x, y, degree, look = 'sounding', label, ringed } of placed)
     marks.push({
-      kind: 'egg', x, y, size: egg, weight: toneWeight(degree) satisfies ToneWeight, look, ...(label ? { label } : {}), ...(ringed ? { ringed } : {}),
-    }) // biome-ignore format: one breath
+      kind: 'egg',
+      x,
+      y,
+      size: egg,
+      weight: toneWeight(degree) satisfies ToneWeight,
+      look,
+      ...(label ? { label } : {}),
+      ...(ringed ? { ringed } : {}),
+    })
   return marks
 }
 

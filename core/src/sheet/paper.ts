@@ -63,7 +63,14 @@ export function pagesOf(
   if (pages.length > 1)
     for (const [page, marks] of pages.entries())
       marks.push({
-        kind: 'text', x: width - MARGIN_MM, y: height - MARGIN_MM / 2, size: 3.2, face: 'sans', role: 'soft', text: `${page + 1} of ${pages.length}`, anchor: 'end',
-      }) // biome-ignore format: one breath
+        kind: 'text',
+        x: width - MARGIN_MM,
+        y: height - MARGIN_MM / 2,
+        size: 3.2,
+        face: 'sans',
+        role: 'soft',
+        text: `${page + 1} of ${pages.length}`,
+        anchor: 'end',
+      })
   return { pages: pages.map((marks) => ({ marks })), places }
 }

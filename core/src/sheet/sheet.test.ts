@@ -37,27 +37,52 @@ describe('papers', () => {
     ['A4', false, 210, 297],
     ['A4', true, 297, 210],
     ['Letter', false, 215.9, 279.4],
-  ] as const)('%s, lying %s, is %d by %d mm', (paper, lying, width, height) => expect(pageSize({ paper, lying })).toEqual({ width, height }))
+  ] as const)('%s, lying %s, is %d by %d mm', (paper, lying, width, height) =>
+    expect(pageSize({ paper, lying })).toEqual({ width, height }),
+  )
 
   test('rows go onto pages whole, in order, within the margins; a heading never stands alone at the foot', () =>
     fc.assert(
-      fc.property(fc.array(fc.record({ count: fc.integer({ min: 1, max: 30 }), heading: fc.boolean() }), { minLength: 1, maxLength: 8 }), fc.boolean(), (blocks, lying) => {
-        const sheet = sheetOf(blocks.map(({ count, heading }, index) => words(`w${index}`, Array.from({ length: count }, (_, line) => `${heading && line === count - 1 && count > 1 ? '# ' : ''}${index}.${line}`).join('\n'))), { lying })
-        const { pages, size, places } = layoutSheet(sheet, CONTEXT)
-        const told = pages.flatMap(({ marks }) => marks).flatMap((mark) => (mark.kind === 'text' && /^\d+\.\d+$/.test(mark.text) ? [mark] : []))
-        expect(told.map(({ text }) => text)).toEqual(blocks.flatMap(({ count }, index) => Array.from({ length: count }, (_, line) => `${index}.${line}`)))
-        for (const { y, x } of told) {
-          expect(y).toBeGreaterThan(MARGIN_MM - 0.01)
-          expect(y).toBeLessThan(size.height - MARGIN_MM + 0.01)
-          expect(x).toBeGreaterThanOrEqual(MARGIN_MM)
-        }
-        for (const [page, { marks }] of pages.entries()) {
-          const own = marks.flatMap((mark) => (mark.kind === 'text' && /^\d+\.\d+$/.test(mark.text) ? [mark] : []))
-          // Only the very last line of all may be a heading with nothing after it.
-          if (page < pages.length - 1) expect(own.at(-1)?.face).not.toBe('serif')
-        }
-        for (const { top, bottom } of places) expect(bottom - top).toBeLessThanOrEqual(size.height - 2 * MARGIN_MM + 0.01)
-      }),
+      fc.property(
+        fc.array(fc.record({ count: fc.integer({ min: 1, max: 30 }), heading: fc.boolean() }), {
+          minLength: 1,
+          maxLength: 8,
+        }),
+        fc.boolean(),
+        (blocks, lying) => {
+          const sheet = sheetOf(
+            blocks.map(({ count, heading }, index) =>
+              words(
+                `w${index}`,
+                Array.from(
+                  { length: count },
+                  (_, line) => `${heading && line === count - 1 && count > 1 ? '# ' : ''}${index}.${line}`,
+                ).join('\n'),
+              ),
+            ),
+            { lying },
+          )
+          const { pages, size, places } = layoutSheet(sheet, CONTEXT)
+          const told = pages
+            .flatMap(({ marks }) => marks)
+            .flatMap((mark) => (mark.kind === 'text' && /^\d+\.\d+$/.test(mark.text) ? [mark] : []))
+          expect(told.map(({ text }) => text)).toEqual(
+            blocks.flatMap(({ count }, index) => Array.from({ length: count }, (_, line) => `${index}.${line}`)),
+          )
+          for (const { y, x } of told) {
+            expect(y).toBeGreaterThan(MARGIN_MM - 0.01)
+            expect(y).toBeLessThan(size.height - MARGIN_MM + 0.01)
+            expect(x).toBeGreaterThanOrEqual(MARGIN_MM)
+          }
+          for (const [page, { marks }] of pages.entries()) {
+            const own = marks.flatMap((mark) => (mark.kind === 'text' && /^\d+\.\d+$/.test(mark.text) ? [mark] : []))
+            // Only the very last line of all may be a heading with nothing after it.
+            if (page < pages.length - 1) expect(own.at(-1)?.face).not.toBe('serif')
+          }
+          for (const { top, bottom } of places)
+            expect(bottom - top).toBeLessThanOrEqual(size.height - 2 * MARGIN_MM + 0.01)
+        },
+      ),
     ))
 
   test('pages are numbered when there are more than one', () => {
@@ -65,15 +90,18 @@ describe('papers', () => {
     expect(texts(allMarks(sheetOf([long])))).toContain('2 of 2')
     expect(texts(allMarks(sheetOf([words('w', 'a line')]))).some((text) => text.includes(' of '))).toBe(false)
   })
-}) // biome-ignore format: laws
+})
 
 describe('a tune on paper', () => {
   test('every chord is named, every shape’s tones lie where they are held, and TAB has every fret', () => {
     const marks = allMarks(sheetOf([chart({ moves: false })]))
-    for (const name of ['Fm9', 'B♭m7', 'E♭13', 'A♭maj9', 'D♭maj7', 'Gm7♭5', 'C7♭9', 'N.C.']) expect(texts(marks)).toContain(name)
+    for (const name of ['Fm9', 'B♭m7', 'E♭13', 'A♭maj9', 'D♭maj7', 'Gm7♭5', 'C7♭9', 'N.C.'])
+      expect(texts(marks)).toContain(name)
     // Eight written shapes of four tones.
     expect(eggs(marks)).toHaveLength(32)
-    const played = tuneOfTests().tune.shapes.flat().flatMap((held) => (held ? held.frets.filter((fret) => fret !== null) : []))
+    const played = tuneOfTests()
+      .tune.shapes.flat()
+      .flatMap((held) => (held ? held.frets.filter((fret) => fret !== null) : []))
     for (const fret of new Set(played)) expect(texts(marks)).toContain(String(fret))
   })
 
@@ -81,12 +109,18 @@ describe('a tune on paper', () => {
     const marks = allMarks(sheetOf([chart({ moves: false, under: 'nothing' })], { labels: 'none' }))
     const numbers = texts(marks).filter((text) => /^\d+$/.test(text))
     // 6 to 13 with its landmarks, under each of eight shapes; the bars have numbers of their own.
-    for (const landmark of ['6', '7', '9', '12']) expect(numbers.filter((text) => text === landmark).length).toBeGreaterThanOrEqual(8)
+    for (const landmark of ['6', '7', '9', '12'])
+      expect(numbers.filter((text) => text === landmark).length).toBeGreaterThanOrEqual(8)
     expect(numbers).not.toContain('5 ')
   })
 
   test('what alone has moved is ringed, with its ghost and an arc; C7♭9 follows Gm7♭5 by more', () => {
-    const own = { kind: 'own', chart: '| Cmaj7 | C7 | F |', tuning: 'E2,A2,D3,G3,B3,E4', frets: ['x3545x', 'x3535x', '133211'] } as const
+    const own = {
+      kind: 'own',
+      chart: '| Cmaj7 | C7 | F |',
+      tuning: 'E2,A2,D3,G3,B3,E4',
+      frets: ['x3545x', 'x3535x', '133211'],
+    } as const
     const marks = eggs(allMarks(sheetOf([chart({ source: own })])))
     expect(marks.filter(({ ringed }) => ringed)).toMatchObject([{ weight: 'seventh', label: '♭7' }])
     expect(marks.filter(({ look }) => look === 'ghost')).toMatchObject([{ weight: 'seventh' }])
@@ -99,23 +133,31 @@ describe('a tune on paper', () => {
 
   test('a bar of two chords is twice as wide, and only the bars that are asked stand there', () => {
     const marks = allMarks(sheetOf([chart({ from: 5, to: 7 })], { barsALine: 3 }))
-    const at = (name: string) => marks.flatMap((mark) => (mark.kind === 'text' && mark.text === name ? [mark.x] : []))[0] ?? 0
+    const at = (name: string) =>
+      marks.flatMap((mark) => (mark.kind === 'text' && mark.text === name ? [mark.x] : []))[0] ?? 0
     expect(texts(marks)).not.toContain('Fm9')
     expect(at('Fm7') - at('Gm7♭5')).toBeGreaterThan(1.6 * (at('Gm7♭5') - at('D♭maj7')))
     expect(texts(marks)).toContain('1.')
   })
 
   test('a tune that is gone, and bars that are not there, say so', () => {
-    expect(texts(allMarks(sheetOf([chart({ source: { kind: 'kept', tune: 99 } })])))).toEqual(['This tune is no longer in the Book.'])
+    expect(texts(allMarks(sheetOf([chart({ source: { kind: 'kept', tune: 99 } })])))).toEqual([
+      'This tune is no longer in the Book.',
+    ])
     expect(texts(allMarks(sheetOf([chart({ from: 90, to: 99 })])))).toEqual(['There is no bar from here to there.'])
   })
 
   test('a staff is asked for bar by bar, with its metre at the beginning only', () => {
-    const staves = allMarks(sheetOf([chart({ under: 'staff' })])).flatMap((mark) => (mark.kind === 'staff' ? [mark] : []))
-    expect(staves.map(({ bars, begins, ends }) => [bars.length, begins, ends])).toEqual([[4, true, false], [4, false, true]])
+    const staves = allMarks(sheetOf([chart({ under: 'staff' })])).flatMap((mark) =>
+      mark.kind === 'staff' ? [mark] : [],
+    )
+    expect(staves.map(({ bars, begins, ends }) => [bars.length, begins, ends])).toEqual([
+      [4, true, false],
+      [4, false, true],
+    ])
     expect(staves.flatMap(({ bars }) => bars).length).toBe(playedChart(tuneOfTests().tune.chart).bars.length - 6)
   })
-}) // biome-ignore format: long rows
+})
 
 describe('necks', () => {
   test('a left-handed neck is the mirror, a flipped one upside down; upright it stands', () => {
@@ -142,24 +184,37 @@ describe('necks', () => {
 
 describe('other blocks', () => {
   test('a key has its seven steps in each lane, its numerals, and the formulas of every step', () => {
-    const marks = allMarks(sheetOf([{ id: 'k', kind: 'key', key: 'Bb', depth: 'sevenths', roots: [6, 5], formulas: true }], { lying: false }))
-    for (const name of ['B♭maj7', 'Cm7', 'Dm7', 'E♭maj7', 'F7', 'Gm7', 'Am7♭5']) expect(texts(marks).filter((text) => text === name).length).toBeGreaterThanOrEqual(3)
+    const marks = allMarks(
+      sheetOf([{ id: 'k', kind: 'key', key: 'Bb', depth: 'sevenths', roots: [6, 5], formulas: true }], {
+        lying: false,
+      }),
+    )
+    for (const name of ['B♭maj7', 'Cm7', 'Dm7', 'E♭maj7', 'F7', 'Gm7', 'Am7♭5'])
+      expect(texts(marks).filter((text) => text === name).length).toBeGreaterThanOrEqual(3)
     expect(texts(marks).filter((text) => text === 'R 3 5 ♭7')).toHaveLength(1)
     expect(texts(marks)).toContain('Adim')
     expect(eggs(marks).length).toBeGreaterThanOrEqual(2 * 7 * 3)
-    expect(texts(allMarks(sheetOf([{ id: 'k', kind: 'key', key: 'Blue', depth: 'triads', roots: [6], formulas: false }])))).toEqual(['Blue is no key.'])
+    expect(
+      texts(allMarks(sheetOf([{ id: 'k', kind: 'key', key: 'Blue', depth: 'triads', roots: [6], formulas: false }]))),
+    ).toEqual(['Blue is no key.'])
   })
 
   test('a map has a lane for each string set that holds the chord, told by its strings', () => {
-    const marks = allMarks(sheetOf([{ id: 'm', kind: 'map', chord: 'Ebmaj7', arrangement: 'drop-2' }], { lying: false }))
+    const marks = allMarks(
+      sheetOf([{ id: 'm', kind: 'map', chord: 'Ebmaj7', arrangement: 'drop-2' }], { lying: false }),
+    )
     for (const set of ['4 3 2 1', '5 4 3 2', '6 5 4 3']) expect(texts(marks)).toContain(set)
     expect(eggs(marks).length % 4).toBe(0)
     expect(stringNumber(0, 6)).toBe(6)
-    expect(texts(allMarks(sheetOf([{ id: 'm', kind: 'map', chord: 'Q', arrangement: '' }])))[0]).toContain('nothing to draw')
+    expect(texts(allMarks(sheetOf([{ id: 'm', kind: 'map', chord: 'Q', arrangement: '' }])))[0]).toContain(
+      'nothing to draw',
+    )
   })
 
   test('an arpeggio goes up and back in TAB, fingers in its eggs', () => {
-    const marks = allMarks(sheetOf([{ id: 'a', kind: 'arpeggio', chord: 'Cmaj7', at: 7, under: 'tab' }], { labels: 'none' }))
+    const marks = allMarks(
+      sheetOf([{ id: 'a', kind: 'arpeggio', chord: 'Cmaj7', at: 7, under: 'tab' }], { labels: 'none' }),
+    )
     const notes = eggs(marks)
     expect(notes.length).toBeGreaterThan(8)
     expect(notes.every(({ label }) => /^[1-4]$/.test(label ?? ''))).toBe(true)
@@ -167,11 +222,20 @@ describe('other blocks', () => {
   })
 
   test('shapes stand with names and notes; none says so', () => {
-    const shape = { chord: 'Ebmaj7', frets: 'x6878x', tuning: 'E2,A2,D3,G3,B3,E4', fingers: '', name: 'drop 2', note: 'Bring the G out.' }
+    const shape = {
+      chord: 'Ebmaj7',
+      frets: 'x6878x',
+      tuning: 'E2,A2,D3,G3,B3,E4',
+      fingers: '',
+      name: 'drop 2',
+      note: 'Bring the G out.',
+    }
     const marks = allMarks(sheetOf([{ id: 's', kind: 'shapes', title: 'Ready', shapes: [shape] }]))
     expect(texts(marks)).toEqual(expect.arrayContaining(['Ready', 'E♭maj7', 'drop 2', 'Bring the G out.']))
     expect(eggs(marks).map(({ label }) => label)).toEqual(['R', '5', '7', '3'])
-    expect(texts(allMarks(sheetOf([{ id: 's', kind: 'shapes', title: '', shapes: [] }])))).toEqual(['No shape has been put here yet.'])
+    expect(texts(allMarks(sheetOf([{ id: 's', kind: 'shapes', title: '', shapes: [] }])))).toEqual([
+      'No shape has been put here yet.',
+    ])
   })
 
   test('words break where the line ends, and a word that is longer than a line is broken too', () => {
@@ -185,7 +249,9 @@ describe('other blocks', () => {
     const sheet = sheetOf([chart(), words('w', 'one')])
     const first = layoutSheet(sheet, CONTEXT, memory)
     const rows = memory.get('chart')?.rows
-    expect(layoutSheet({ ...sheet, blocks: [chart(), words('w', 'two')] }, CONTEXT, memory).pages).not.toEqual(first.pages)
+    expect(layoutSheet({ ...sheet, blocks: [chart(), words('w', 'two')] }, CONTEXT, memory).pages).not.toEqual(
+      first.pages,
+    )
     expect(memory.get('chart')?.rows).toBe(rows)
     layoutSheet(sheet, { ...CONTEXT, tunes: [tuneOfTests(1, CHART.replace('Bbm7', 'Db6'))] }, memory)
     expect(memory.get('chart')?.rows).not.toBe(rows)
@@ -197,4 +263,4 @@ describe('other blocks', () => {
     expect(new Set([paper, thirdWash, seventhWash, extensionWash])).toEqual(new Set(['#ffffff']))
     expect(INKS).toContain('black')
   })
-}) // biome-ignore format: long rows
+})

@@ -7,8 +7,15 @@ import type { Block, Sheet, SheetContext, SheetTune } from './index.ts'
 export const CHART =
   'title: Slow Ferry\nkey: Ab\n4/4 bossa =112\n[A] |: Fm9 | Bbm7 | Eb13 | Abmaj9 |\n| Dbmaj7 | Gm7b5 C7b9 | 1. Fm7 :| 2. N.C. |'
 const FRETS: Readonly<Record<string, readonly (number | null)[]>> = {
-  Fm9: [null, 8, 6, 8, 8, null], Bbm7: [6, null, 6, 6, 6, null], Eb13: [11, null, 11, 12, 13, null], Abmaj9: [null, 11, 10, 12, 11, null], Dbmaj7: [9, null, 10, 10, 9, null], Gm7b5: [null, 10, 11, 10, 11, null], C7b9: [8, null, 8, 9, 8, null], Fm7: [8, null, 8, 8, 9, null],
-} // biome-ignore format: a table
+  Fm9: [null, 8, 6, 8, 8, null],
+  Bbm7: [6, null, 6, 6, 6, null],
+  Eb13: [11, null, 11, 12, 13, null],
+  Abmaj9: [null, 11, 10, 12, 11, null],
+  Dbmaj7: [9, null, 10, 10, 9, null],
+  Gm7b5: [null, 10, 11, 10, 11, null],
+  C7b9: [8, null, 8, 9, 8, null],
+  Fm7: [8, null, 8, 8, 9, null],
+}
 
 export function tuneOfTests(id = 1, text = CHART): SheetTune {
   const { chart } = readChart(text)
@@ -18,17 +25,33 @@ export function tuneOfTests(id = 1, text = CHART): SheetTune {
     return frets && { frets }
   })
   return { id, tune: inHand(chart, STANDARD_INSTRUMENT.tuning, shapes), pattern: '1/8 * . c . b c . c' }
-} // biome-ignore format: a table
+}
 
 export const CONTEXT: SheetContext = {
-  player: { instrument: STANDARD_INSTRUMENT, ownTunings: [], hand: MEDIUM_HAND, school: 'drop-fifth', thumb: false, naming: ['letters'], withBassPlayer: false },
+  player: {
+    instrument: STANDARD_INSTRUMENT,
+    ownTunings: [],
+    hand: MEDIUM_HAND,
+    school: 'drop-fifth',
+    thumb: false,
+    naming: ['letters'],
+    withBassPlayer: false,
+  },
   tunes: [tuneOfTests()],
   facing: { leftHanded: false, lowOnTop: false },
   naming: 'letters',
   school: 'words',
   measure: (text, _face, size) => [...text].length * size * 0.5,
-} // biome-ignore format: one breath
+}
 
 export const sheetOf = (blocks: readonly Block[], look: Partial<Sheet> = {}): Sheet => ({
-  title: 'Slow Ferry', paper: 'A4', lying: true, barsALine: 4, necks: 'lying', labels: 'degree', ink: 'colour', blocks, ...look,
-}) // biome-ignore format: one breath
+  title: 'Slow Ferry',
+  paper: 'A4',
+  lying: true,
+  barsALine: 4,
+  necks: 'lying',
+  labels: 'degree',
+  ink: 'colour',
+  blocks,
+  ...look,
+})

@@ -42,8 +42,14 @@ test('a chord that gets no stroke of the bar’s pattern begins it anew', () =>
 
 test('a note is held until its own string is struck anew, and never past its shape', () => {
   const events = patternEvents(must(readPattern('1/4 b c b c')), notes, { at: 0, beats: 4, since: 0, mark: 0 })
-  expect(events.filter(({ string }) => string === 0).map(({ at, length }) => [at, length])).toEqual([[0, 2], [2, 2]]) // biome-ignore format: a table
-  expect(events.filter(({ string }) => string === 2).map(({ at, length }) => [at, length])).toEqual([[1, 2], [3, 1]]) // biome-ignore format: a table
+  expect(events.filter(({ string }) => string === 0).map(({ at, length }) => [at, length])).toEqual([
+    [0, 2],
+    [2, 2],
+  ])
+  expect(events.filter(({ string }) => string === 2).map(({ at, length }) => [at, length])).toEqual([
+    [1, 2],
+    [3, 1],
+  ])
 })
 
 test('with three strings i m a share the upper two, with one all fingers play it', () => {

@@ -4,8 +4,18 @@ import { CATALOGUE, readSymbol } from '../chord/index.ts'
 import { COMMON_TUNINGS, neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
 import {
-  carry, morph, readFrets, relocate, sameFingers, samePitches, samePitchesIn, searchVoicings, voicingAt, voicingOf, writeFrets,
-} from './index.ts' // biome-ignore format: a list
+  carry,
+  morph,
+  readFrets,
+  relocate,
+  sameFingers,
+  samePitches,
+  samePitchesIn,
+  searchVoicings,
+  voicingAt,
+  voicingOf,
+  writeFrets,
+} from './index.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const voicing = (symbol: string, shape: string) => {
@@ -37,9 +47,17 @@ describe('carrying a shape to another string set', () => {
     let carried = 0
     for (const { formula } of CATALOGUE.filter((entry) => entry.formula.length === 4)) {
       const query = {
-        chord: { root: 'G' as const, formula }, neck, stringSets: [[1, 2, 3, 4]], arrangement: { kind: 'any' as const },
-        school: 'drop-fifth' as const, doubling: false, fretMin: 1, fretMax: 15, reachLimitMm: 118, open: 'never' as const,
-      } // biome-ignore format: one breath
+        chord: { root: 'G' as const, formula },
+        neck,
+        stringSets: [[1, 2, 3, 4]],
+        arrangement: { kind: 'any' as const },
+        school: 'drop-fifth' as const,
+        doubling: false,
+        fretMin: 1,
+        fretMax: 15,
+        reachLimitMm: 118,
+        open: 'never' as const,
+      }
       const found = searchVoicings(query)
       for (let row = 0; row < found.count; row++) {
         const start = voicingAt(found, row, query.chord, neck)

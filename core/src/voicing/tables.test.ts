@@ -20,9 +20,17 @@ const STACKS: Readonly<Partial<Record<NamedArrangement, readonly (readonly numbe
   'drop-2-4': ['0213', '1320', '2031', '3102'].map((stack) => [...stack].map(Number)),
 }
 const TRIAD_STACKS: Readonly<Partial<Record<NamedArrangement, readonly (readonly number[])[]>>> = {
-  close: [[0, 1, 2], [1, 2, 0], [2, 0, 1]],
-  spread: [[0, 2, 1], [1, 0, 2], [2, 1, 0]],
-} // biome-ignore format: a table
+  close: [
+    [0, 1, 2],
+    [1, 2, 0],
+    [2, 0, 1],
+  ],
+  spread: [
+    [0, 2, 1],
+    [1, 0, 2],
+    [2, 1, 0],
+  ],
+}
 
 const permutations = (of: readonly number[]): readonly (readonly number[])[] =>
   of.length === 0
@@ -67,9 +75,18 @@ const setsOf = (size: number): readonly (readonly number[])[] =>
 function searched(symbol: string, name: NamedArrangement, strings: readonly number[], span: number) {
   const chord = must(readSymbol(symbol))
   const found = searchVoicings({
-    chord, neck, stringSets: [strings], arrangement: { kind: 'named', name }, school: 'drop-fifth', doubling: false,
-    fretMin: 1, fretMax: LAST, span, reachLimitMm: 0, open: 'never',
-  }) // biome-ignore format: one breath
+    chord,
+    neck,
+    stringSets: [strings],
+    arrangement: { kind: 'named', name },
+    school: 'drop-fifth',
+    doubling: false,
+    fretMin: 1,
+    fretMax: LAST,
+    span,
+    reachLimitMm: 0,
+    open: 'never',
+  })
   const tones = chord.formula.map((degree) => (pitchClassOf(chord.root) + degreePitchClass(degree)) % 12)
   const shapes = Array.from({ length: found.count }, (_, row) => writeFrets(fretsAt(found, row))).sort()
   return { shapes, tones }

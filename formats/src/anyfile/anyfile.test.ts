@@ -59,20 +59,27 @@ describe('each kind of broken file is refused in its own way', () => {
 
   test('with a mark of UTF-8 or as Latin-1 it is read, and Latin-1 is told', () => {
     const marked = Uint8Array.from([0xef, 0xbb, 0xbf, ...bytes('{title: Café}\n{sog}\n| C |')])
-    for (const [file, left] of [[marked, []], [latin1, [{ code: 'latin1', line: 0, text: '' }]]] as const) {
+    for (const [file, left] of [
+      [marked, []],
+      [latin1, [{ code: 'latin1', line: 0, text: '' }]],
+    ] as const) {
       const read = readFile('song.cho', file)
       if (!read.ok || read.value.kind === 'notebook') throw new Error('not read')
       expect(read.value.read.tunes[0]?.tune.chart.title).toBe('Café')
       expect(read.value.left).toEqual(left)
     }
-  }) // biome-ignore format: two files
+  })
 
   test('whatever bytes come, an answer comes and nothing is thrown', () =>
     fc.assert(
-      fc.property(fc.uint8Array({ maxLength: 300 }), fc.constantFrom('a.mid', 'a.xml', 'a.cho', 'a.json', 'a.csv', 'a.txt'), (file, name) => {
-        const read = readFile(name, file)
-        expect(typeof read.ok).toBe('boolean')
-        if (!read.ok) expect(read.error.code.length).toBeGreaterThan(2)
-      }),
-    )) // biome-ignore format: one breath
+      fc.property(
+        fc.uint8Array({ maxLength: 300 }),
+        fc.constantFrom('a.mid', 'a.xml', 'a.cho', 'a.json', 'a.csv', 'a.txt'),
+        (file, name) => {
+          const read = readFile(name, file)
+          expect(typeof read.ok).toBe('boolean')
+          if (!read.ok) expect(read.error.code.length).toBeGreaterThan(2)
+        },
+      ),
+    ))
 })

@@ -37,13 +37,17 @@ describe('ChordPro', () => {
 
   test('of a song in words the chords are taken, a bar each, and the words are told as left', () => {
     const read = tunesIn('{t: Kettle Song}\n{key: F#m}\n[F#m7]on and [Bm7]on\n[H]no chord')
-    expect(read.tunes[0]?.tune.chart.bars.map(({ slots: [slot] }) => slot?.kind === 'chord' && writeSymbol(slot.chord, { ascii: true }))).toEqual(['F#m7', 'Bm7'])
+    expect(
+      read.tunes[0]?.tune.chart.bars.map(
+        ({ slots: [slot] }) => slot?.kind === 'chord' && writeSymbol(slot.chord, { ascii: true }),
+      ),
+    ).toEqual(['F#m7', 'Bm7'])
     expect(read.left).toEqual([
       { code: 'not_a_chord', line: 4, text: 'H' },
       { code: 'words_left', line: 0, text: '2' },
       { code: 'no_bars', line: 0, text: '' },
     ])
-  }) // biome-ignore format: one breath
+  })
 
   test.each([
     ['{key: Blue}\n{sog}\n| C |', 'not_a_key', 1],

@@ -36,8 +36,15 @@ interface Draft {
 
 export function readChordPro(text: string): FileReading {
   const draft: Draft = {
-    title: '', key: undefined, metre: FOUR_FOUR, tempoBpm: undefined, style: 'straight', tuning: STANDARD_TUNING, bars: [], shapes: [],
-  } // biome-ignore format: one breath
+    title: '',
+    key: undefined,
+    metre: FOUR_FOUR,
+    tempoBpm: undefined,
+    style: 'straight',
+    tuning: STANDARD_TUNING,
+    bars: [],
+    shapes: [],
+  }
   const left: FileProblem[] = []
   const remarks: string[] = []
   const definitions = new Map<string, Definition>()
@@ -180,14 +187,19 @@ export function readChordPro(text: string): FileReading {
             {
               tune: {
                 chart: {
-                  title, metre: draft.metre, style, bars, ...(key ? { key } : {}), ...(tempoBpm === undefined ? {} : { tempoBpm }),
+                  title,
+                  metre: draft.metre,
+                  style,
+                  bars,
+                  ...(key ? { key } : {}),
+                  ...(tempoBpm === undefined ? {} : { tempoBpm }),
                 },
                 tuning,
                 shapes: draft.shapes,
               },
               remarks,
             },
-          ], // biome-ignore format: one breath
+          ],
     shapes: shapes
       ? [...definitions.values()].map(({ chord, held }) => ({
           name: writeSymbol(chord, { ascii: true }),

@@ -3,8 +3,23 @@ import Papa from 'papaparse'
 
 /** The heads, in the order in which they are written. */
 export const LOG_COLUMNS = [
-  'at', 'day', 'kind', 'material', 'root', 'suffix', 'string', 'frets', 'tempo', 'grade', 'judge', 'shown', 'seconds', 'faults', 'instrument', 'card',
-] as const // biome-ignore format: a list
+  'at',
+  'day',
+  'kind',
+  'material',
+  'root',
+  'suffix',
+  'string',
+  'frets',
+  'tempo',
+  'grade',
+  'judge',
+  'shown',
+  'seconds',
+  'faults',
+  'instrument',
+  'card',
+] as const
 
 export type LogRow = Readonly<Record<(typeof LOG_COLUMNS)[number], string | number | boolean>>
 

@@ -12,8 +12,15 @@ const fileOf = (tune: TuneInHand, pattern = '1/4 ↓ ↓ ↓ ↓') => {
   const played = playedChart(tune.chart)
   const tempo = tune.chart.tempoBpm ?? 80
   const score = tuneScore(played, playedShapes(tune), neckFor(tune), {
-    pattern, style: tune.chart.style, bass: 'roots', drums: true, click: false, loop: false, countInBars: 0, tempo,
-  }) // biome-ignore format: one breath
+    pattern,
+    style: tune.chart.style,
+    bass: 'roots',
+    drums: true,
+    click: false,
+    loop: false,
+    countInBars: 0,
+    tempo,
+  })
   const bytes = writeMidi(score, {
     title: tune.chart.title,
     key: tune.chart.key,
@@ -80,30 +87,63 @@ describe('a MIDI file', () => {
 
   test('without names chords are guessed from the notes, and that is told', () => {
     const { chart } = readChart('4/4 =100\n| C | Dm7 G7 | C |')
-    const frets = [[null, 3, 2, 0, 1, 0], [null, null, 0, 2, 1, 1], [3, 2, 0, 0, 0, 1], [null, 3, 2, 0, 1, 0]]
+    const frets = [
+      [null, 3, 2, 0, 1, 0],
+      [null, null, 0, 2, 1, 1],
+      [3, 2, 0, 0, 0, 1],
+      [null, 3, 2, 0, 1, 0],
+    ]
     const played = playedChart(chart)
     const standard = anyTuning()
-    const score = tuneScore(played, frets.map((one) => ({ frets: one })), neckFor({ tuning: standard }), {
-      pattern: '1/2 * *', style: 'straight', bass: undefined, drums: false, click: false, loop: false, countInBars: 0, tempo: 100,
-    })
-    const read = readMidi(writeMidi(score, { title: '', key: undefined, tempo: 100, metres: [{ at: 0, metre: chart.metre }], chords: [] }))
+    const score = tuneScore(
+      played,
+      frets.map((one) => ({ frets: one })),
+      neckFor({ tuning: standard }),
+      {
+        pattern: '1/2 * *',
+        style: 'straight',
+        bass: undefined,
+        drums: false,
+        click: false,
+        loop: false,
+        countInBars: 0,
+        tempo: 100,
+      },
+    )
+    const read = readMidi(
+      writeMidi(score, { title: '', key: undefined, tempo: 100, metres: [{ at: 0, metre: chart.metre }], chords: [] }),
+    )
     if (!read.ok) throw new Error(read.error.code)
-    expect(heard(onlyTune(read.value.tunes)).chords.map(({ chord, at }) => [chord, at])).toEqual([['C', 0], ['Dm7', 4], ['G7', 6], ['C', 8]])
+    expect(heard(onlyTune(read.value.tunes)).chords.map(({ chord, at }) => [chord, at])).toEqual([
+      ['C', 0],
+      ['Dm7', 4],
+      ['G7', 6],
+      ['C', 8],
+    ])
     expect(read.value.left).toEqual([{ code: 'guessed_chord', line: 0, text: '4' }])
-  }) // biome-ignore format: tables
+  })
 
   test.each([
     ['an empty file', new Uint8Array(), 'empty'],
     ['another file', new TextEncoder().encode('RIFF....WAVEfmt '), 'not_midi'],
     ['a cut file', fileStart().slice(0, 30), 'cut_short'],
     ['film frames for time', Uint8Array.from([0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 1, 0, 0, 0xe8, 40]), 'not_midi'],
-    ['no notes', Uint8Array.from([0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 0, 0, 1, 1, 0xe0, 0x4d, 0x54, 0x72, 0x6b, 0, 0, 0, 4, 0, 0xff, 0x2f, 0]), 'no_chords'],
-  ])('%s is refused: %#', (_what, bytes, code) => expect(readMidi(bytes)).toMatchObject({ ok: false, error: { code } })) // biome-ignore format: a table
+    [
+      'no notes',
+      Uint8Array.from([
+        0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 0, 0, 1, 1, 0xe0, 0x4d, 0x54, 0x72, 0x6b, 0, 0, 0, 4, 0, 0xff, 0x2f, 0,
+      ]),
+      'no_chords',
+    ],
+  ])('%s is refused: %#', (_what, bytes, code) => expect(readMidi(bytes)).toMatchObject({ ok: false, error: { code } }))
 })
 
 function anyTuning() {
-  return { name: 'standard', strings: ['E2', 'A2', 'D3', 'G3', 'B3', 'E4'].map((text) => ({ name: text[0] as 'E', octave: Number(text[1]) })) }
-} // biome-ignore format: one breath
+  return {
+    name: 'standard',
+    strings: ['E2', 'A2', 'D3', 'G3', 'B3', 'E4'].map((text) => ({ name: text[0] as 'E', octave: Number(text[1]) })),
+  }
+}
 function fileStart(): Uint8Array {
   const { chart } = readChart('| C |')
   return fileOf({ chart, tuning: anyTuning(), shapes: [[{ frets: [null, 3, 2, 0, 1, 0] }]] }).bytes

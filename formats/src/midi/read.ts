@@ -91,7 +91,12 @@ export function readMidi(bytes: Uint8Array): FileReading {
       {
         tune: {
           chart: {
-            title: header.name.trim().slice(0, 60), metre: first ?? FOUR_FOUR, style: 'straight', bars, ...(key ? { key } : {}), ...(tempoBpm === undefined ? {} : { tempoBpm }),
+            title: header.name.trim().slice(0, 60),
+            metre: first ?? FOUR_FOUR,
+            style: 'straight',
+            bars,
+            ...(key ? { key } : {}),
+            ...(tempoBpm === undefined ? {} : { tempoBpm }),
           },
           tuning: STANDARD_TUNING,
           shapes: bars.map(({ slots }) => slots.map(() => undefined)),
@@ -101,7 +106,7 @@ export function readMidi(bytes: Uint8Array): FileReading {
     ],
     shapes: [],
     left,
-  }) // biome-ignore format: one breath
+  })
 }
 
 const plain = ({ root, formula, bass }: Chord): Chord =>

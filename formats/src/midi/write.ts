@@ -62,8 +62,11 @@ export function writeMidi(score: Score, { title, key, tempo, metres, chords }: M
     for (const [index, { at, midi: note, length, loud }] of bass.entries()) {
       const next = bass[index + 1]?.at ?? end
       track.addNote({
-        midi: note, ticks: ticks(at), durationTicks: Math.max(1, ticks(Math.min(at + (length ?? end), next, end)) - ticks(at)), velocity: loud,
-      }) // biome-ignore format: one breath
+        midi: note,
+        ticks: ticks(at),
+        durationTicks: Math.max(1, ticks(Math.min(at + (length ?? end), next, end)) - ticks(at)),
+        velocity: loud,
+      })
     }
   }
   const drums = score.events.filter((event) => event.part === 'drums')
@@ -136,8 +139,22 @@ function signatureOf({
   return { key, scale: scale.degrees.includes('b3') ? 'minor' : 'major', sharps }
 }
 export const MAJOR_KEYS: readonly string[] = [
-  'Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#',
-] // biome-ignore format: a list
+  'Cb',
+  'Gb',
+  'Db',
+  'Ab',
+  'Eb',
+  'Bb',
+  'F',
+  'C',
+  'G',
+  'D',
+  'A',
+  'E',
+  'B',
+  'F#',
+  'C#',
+]
 
 /** MIDI texts are bytes: what Latin-1 has not is left out. */
 const latin = (text: string): string =>

@@ -30,12 +30,24 @@ const ORDER: Readonly<Record<string, readonly string[]>> = {
   harmony: ['root', 'kind', 'bass', 'degree', 'frame', 'offset', 'staff'],
   frame: ['frame-strings', 'frame-frets', 'first-fret', 'frame-note'],
   'frame-note': ['string', 'fret', 'fingering'],
-  note: ['chord', 'rest', 'pitch', 'duration', 'tie', 'voice', 'type', 'dot', 'time-modification', 'staff', 'notations'],
+  note: [
+    'chord',
+    'rest',
+    'pitch',
+    'duration',
+    'tie',
+    'voice',
+    'type',
+    'dot',
+    'time-modification',
+    'staff',
+    'notations',
+  ],
   barline: ['bar-style', 'ending', 'repeat'],
   pitch: ['step', 'alter', 'octave'],
   degree: ['degree-value', 'degree-alter', 'degree-type'],
   direction: ['direction-type', 'sound'],
-} // biome-ignore format: a table
+}
 
 function inOrder(element: ReturnType<typeof tree>): void {
   const order = ORDER[element.name]
@@ -94,38 +106,63 @@ describe('MusicXML', () => {
         const measures = childrenOf(childOf(score, 'part'), 'measure')
         expect(measures).toHaveLength(bars.length)
         for (const [index, measure] of measures.entries()) {
-          const wanted = Math.round(beatsInBar((bars[index]?.metre ?? tune.chart.metre)) * DIVISIONS)
+          const wanted = Math.round(beatsInBar(bars[index]?.metre ?? tune.chart.metre) * DIVISIONS)
           for (const staff of ['1', '2']) {
-            const notes = childrenOf(measure, 'note').filter((note) => textIn(note, 'staff') === staff && !childOf(note, 'chord'))
+            const notes = childrenOf(measure, 'note').filter(
+              (note) => textIn(note, 'staff') === staff && !childOf(note, 'chord'),
+            )
             expect(notes.reduce((sum, note) => sum + (numberIn(note, 'duration') ?? 0), 0)).toBe(wanted)
           }
           expect(numberIn(childOf(measure, 'backup'), 'duration')).toBe(wanted)
         }
       }),
       { numRuns: 60 },
-    )) // biome-ignore format: one breath
+    ))
 
   test('TAB and staff hold the same notes: each string and fret sounds its pitch', () => {
     const { chart } = readChart('title: Slow Ferry\nkey: Ab\n4/4 bossa =112\n| Fm9 |')
-    const text = writeMusicXml({ tune: { chart, tuning: STANDARD_TUNING, shapes: [[{ frets: [null, 8, 6, 8, 8, null] }]] }, remarks: [] })
+    const text = writeMusicXml({
+      tune: { chart, tuning: STANDARD_TUNING, shapes: [[{ frets: [null, 8, 6, 8, 8, null] }]] },
+      remarks: [],
+    })
     const notes = childrenOf(childOf(tree(text), 'part', 'measure'), 'note')
     const pitch = (note: (typeof notes)[number]) =>
       `${textIn(note, 'pitch', 'step')}${numberIn(note, 'pitch', 'alter') === -1 ? 'b' : ''}${textIn(note, 'pitch', 'octave')}`
     expect(notes.map(pitch)).toEqual(['F3', 'Ab3', 'Eb4', 'G4', 'F3', 'Ab3', 'Eb4', 'G4'])
-    expect(notes.slice(4).map((note) => [numberIn(note, 'notations', 'technical', 'string'), numberIn(note, 'notations', 'technical', 'fret')])).toEqual([[5, 8], [4, 6], [3, 8], [2, 8]])
+    expect(
+      notes
+        .slice(4)
+        .map((note) => [
+          numberIn(note, 'notations', 'technical', 'string'),
+          numberIn(note, 'notations', 'technical', 'fret'),
+        ]),
+    ).toEqual([
+      [5, 8],
+      [4, 6],
+      [3, 8],
+      [2, 8],
+    ])
     expect(text).toContain('<fifths>-4</fifths>')
     expect(text).toContain('<sound tempo="112"')
-  }) // biome-ignore format: one breath
+  })
 
   test('repeats and endings are signs at the lines', () => {
     const { chart } = readChart('|: C | 1. F :| 2. G |')
     const text = writeMusicXml({ tune: { chart, tuning: STANDARD_TUNING, shapes: [[], [], []] }, remarks: [] })
-    expect(text.match(/<repeat direction="(\w+)"/g)).toEqual(['<repeat direction="forward"', '<repeat direction="backward"'])
-    expect(text.match(/<ending number="\d" type="\w+"/g)).toEqual([
-      '<ending number="1" type="start"', '<ending number="1" type="stop"', '<ending number="2" type="start"', '<ending number="2" type="discontinue"',
+    expect(text.match(/<repeat direction="(\w+)"/g)).toEqual([
+      '<repeat direction="forward"',
+      '<repeat direction="backward"',
     ])
-    expect(heard(onlyTune(back(text).tunes)).marks).toEqual(heard({ chart, tuning: STANDARD_TUNING, shapes: [[], [], []] }).marks)
-  }) // biome-ignore format: one breath
+    expect(text.match(/<ending number="\d" type="\w+"/g)).toEqual([
+      '<ending number="1" type="start"',
+      '<ending number="1" type="stop"',
+      '<ending number="2" type="start"',
+      '<ending number="2" type="discontinue"',
+    ])
+    expect(heard(onlyTune(back(text).tunes)).marks).toEqual(
+      heard({ chart, tuning: STANDARD_TUNING, shapes: [[], [], []] }).marks,
+    )
+  })
 
   test('a pickup becomes a bar of its own with rests before, and is told', () => {
     const note = (beats: number) => `<note><rest/><duration>${beats}</duration></note>`
@@ -150,10 +187,16 @@ describe('compressed MusicXML', () => {
   const { chart } = readChart('| C |')
   const score = strToU8(writeMusicXml({ tune: { chart, tuning: STANDARD_TUNING, shapes: [[]] }, remarks: [] }))
   test('the score that its container names is unpacked', () => {
-    const bytes = zipSync({ 'META-INF/container.xml': strToU8('<container><rootfiles><rootfile full-path="tune.xml"/></rootfiles></container>'), 'other.xml': strToU8('<x/>'), 'tune.xml': score })
+    const bytes = zipSync({
+      'META-INF/container.xml': strToU8(
+        '<container><rootfiles><rootfile full-path="tune.xml"/></rootfiles></container>',
+      ),
+      'other.xml': strToU8('<x/>'),
+      'tune.xml': score,
+    })
     expect(isZip(bytes)).toBe(true)
     expect(scoreInZip(bytes)).toEqual({ ok: true, value: score })
-  }) // biome-ignore format: one breath
+  })
   test.each([
     ['a bomb', zipSync({ 'tune.xml': new Uint8Array(6 * 1024 * 1024) }), 'zip_too_large'],
     ['one that says it is gigantic', gigantic(score), 'zip_too_large'],

@@ -139,7 +139,12 @@ export function readMusicXml(text: string): FileReading {
       {
         tune: {
           chart: {
-            title: title.slice(0, 60), metre: first ?? FOUR_FOUR, style, bars, ...(key ? { key } : {}), ...(tempo === undefined ? {} : { tempoBpm: tempo }),
+            title: title.slice(0, 60),
+            metre: first ?? FOUR_FOUR,
+            style,
+            bars,
+            ...(key ? { key } : {}),
+            ...(tempo === undefined ? {} : { tempoBpm: tempo }),
           },
           tuning,
           shapes,
@@ -149,7 +154,7 @@ export function readMusicXml(text: string): FileReading {
     ],
     shapes: [],
     left,
-  }) // biome-ignore format: one breath
+  })
 }
 
 function metreOf(beats = '', unit = ''): Metre | undefined {
@@ -162,9 +167,16 @@ function metreOf(beats = '', unit = ''): Metre | undefined {
 const MAJORS = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#']
 /** The step of the major scale on which each mode begins. */
 const MODE_STEPS: Readonly<Record<string, readonly [number, string]>> = {
-  major: [0, ''], ionian: [0, ''], dorian: [1, ' Dorian'], phrygian: [2, ' Phrygian'], lydian: [3, ' Lydian'],
-  mixolydian: [4, ' Mixolydian'], minor: [5, 'm'], aeolian: [5, 'm'], locrian: [6, ' Locrian'],
-} // biome-ignore format: a table
+  major: [0, ''],
+  ionian: [0, ''],
+  dorian: [1, ' Dorian'],
+  phrygian: [2, ' Phrygian'],
+  lydian: [3, ' Lydian'],
+  mixolydian: [4, ' Mixolydian'],
+  minor: [5, 'm'],
+  aeolian: [5, 'm'],
+  locrian: [6, ' Locrian'],
+}
 
 function keyOf(fifths: number, mode: string): Key | undefined {
   const major = readKey(MAJORS[fifths + 7] ?? '')

@@ -38,40 +38,53 @@ export function writeMusicXml({ tune, remarks }: FileTune): string {
   const bars = barsOf(out)
   const written = notesOf(tune)
   const strings = tuning.strings.length
-  const score = node('score-partwise', [
-    node('work', [node('work-title', chart.title)]),
-    node('identification', [
-      node('encoding', [node('software', 'Nestling')]),
-      ...(remarks.length > 0
-        ? [node('miscellaneous', remarks.map((text) => node('miscellaneous-field', text, { '@_name': 'remark' })))]
-        : []),
-    ]),
-    node('part-list', [
-      node('score-part', [node('part-name', 'Guitar')], { '@_id': 'P1' }),
-    ]),
-    node(
-      'part',
-      bars.map((bar, index) => {
-        const marks = chart.bars[index] as ChartBar
-        return node(
-          'measure',
-          [
-            ...lineNodes('left', marks, chart.bars[index - 1], chart.bars[index + 1]),
-            ...(index === 0
-              ? [attributesNode(chart.key, bar, tuning.strings.map(({ name, octave }) => ({ name, octave })))]
-              : marks.metre
-                ? [node('attributes', [timeNode(bar)])]
-                : []),
-            ...directionNodes(marks, index === 0 ? chart : undefined),
-            ...staffNodes(bar, written[index] ?? [], strings),
-            ...lineNodes('right', marks, chart.bars[index - 1], chart.bars[index + 1]),
-          ],
-          { '@_number': index + 1 },
-        )
-      }),
-      { '@_id': 'P1' },
-    ),
-  ], { '@_version': '4.0' }) // biome-ignore format: as the file is nested
+  const score = node(
+    'score-partwise',
+    [
+      node('work', [node('work-title', chart.title)]),
+      node('identification', [
+        node('encoding', [node('software', 'Nestling')]),
+        ...(remarks.length > 0
+          ? [
+              node(
+                'miscellaneous',
+                remarks.map((text) => node('miscellaneous-field', text, { '@_name': 'remark' })),
+              ),
+            ]
+          : []),
+      ]),
+      node('part-list', [node('score-part', [node('part-name', 'Guitar')], { '@_id': 'P1' })]),
+      node(
+        'part',
+        bars.map((bar, index) => {
+          const marks = chart.bars[index] as ChartBar
+          return node(
+            'measure',
+            [
+              ...lineNodes('left', marks, chart.bars[index - 1], chart.bars[index + 1]),
+              ...(index === 0
+                ? [
+                    attributesNode(
+                      chart.key,
+                      bar,
+                      tuning.strings.map(({ name, octave }) => ({ name, octave })),
+                    ),
+                  ]
+                : marks.metre
+                  ? [node('attributes', [timeNode(bar)])]
+                  : []),
+              ...directionNodes(marks, index === 0 ? chart : undefined),
+              ...staffNodes(bar, written[index] ?? [], strings),
+              ...lineNodes('right', marks, chart.bars[index - 1], chart.bars[index + 1]),
+            ],
+            { '@_number': index + 1 },
+          )
+        }),
+        { '@_id': 'P1' },
+      ),
+    ],
+    { '@_version': '4.0' },
+  )
   const builder = new Builder({
     preserveOrder: true,
     ignoreAttributes: false,

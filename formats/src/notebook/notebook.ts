@@ -11,8 +11,19 @@ export const NOTEBOOK_VERSION = 2
 
 /** In the order in which they can be put back: what is referred to comes first. */
 export const NOTEBOOK_TABLES = [
-  'settings', 'instruments', 'tunings', 'tunes', 'shapes', 'sets', 'tray', 'sheets', 'materials', 'runs', 'cards', 'attempts',
-] as const // biome-ignore format: a list
+  'settings',
+  'instruments',
+  'tunings',
+  'tunes',
+  'shapes',
+  'sets',
+  'tray',
+  'sheets',
+  'materials',
+  'runs',
+  'cards',
+  'attempts',
+] as const
 export type NotebookTable = (typeof NOTEBOOK_TABLES)[number]
 export type NotebookTables = Readonly<Record<NotebookTable, readonly unknown[]>>
 

@@ -7,11 +7,47 @@ const DOWN = [0, 1] as const
 
 test('an arrow goes to what lies straight ahead before what lies nearer, but aside', () => {
   const at = { x: 0, y: 0 }
-  expect(nearestThatWay(at, [{ x: 60, y: 0 }, { x: 20, y: 24 }], RIGHT)).toBe(0)
-  expect(nearestThatWay(at, [{ x: 400, y: 0 }, { x: 20, y: 24 }], RIGHT)).toBe(1)
-  expect(nearestThatWay(at, [{ x: -60, y: 0 }, { x: 2, y: 40 }], RIGHT)).toBe(-1)
-  expect(nearestThatWay(at, [{ x: -60, y: 24 }, { x: 2, y: 40 }], DOWN)).toBe(1)
-}) // biome-ignore format: places
+  expect(
+    nearestThatWay(
+      at,
+      [
+        { x: 60, y: 0 },
+        { x: 20, y: 24 },
+      ],
+      RIGHT,
+    ),
+  ).toBe(0)
+  expect(
+    nearestThatWay(
+      at,
+      [
+        { x: 400, y: 0 },
+        { x: 20, y: 24 },
+      ],
+      RIGHT,
+    ),
+  ).toBe(1)
+  expect(
+    nearestThatWay(
+      at,
+      [
+        { x: -60, y: 0 },
+        { x: 2, y: 40 },
+      ],
+      RIGHT,
+    ),
+  ).toBe(-1)
+  expect(
+    nearestThatWay(
+      at,
+      [
+        { x: -60, y: 24 },
+        { x: 2, y: 40 },
+      ],
+      DOWN,
+    ),
+  ).toBe(1)
+})
 
 test('it never stays, and never goes back', () => {
   const place = fc.record({ x: fc.integer({ min: 0, max: 1000 }), y: fc.integer({ min: 0, max: 300 }) })

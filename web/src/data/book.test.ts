@@ -43,11 +43,35 @@ function fill() {
     book.shapes.add({ ...shape, tune: tunes.find(({ title }) => title === shape.tune)?.id ?? null }, at(10 + index))
   book.sets.add(DEMO_SET, at(30))
   for (const sheet of demoSheets(tunes, book.shapes.window(ASK, 0, 20).shapes)) book.sheets.add(sheet, at(40))
-  book.practice.recordAll([
-    { id: 'an-attempt-of-one', kind: 'run', run: { id: 'a-run-of-one', query: 'material=m7', title: '', startedAt: at(1).toISOString() }, card: '', at: at(2).toISOString(), day: '2026-11-01', material: 'm7', suffix: 'maj7', root: 'Bb', string: 5, frets: 'x1323x', form: 'x0212x', tuning: 'E2,A2,D3,G3,B3,E4', tempo: 66, grade: 'had', judge: 'player', shown: false, seconds: 3.6, faults: '', instrument: 'Archtop' },
-  ], at(50))
+  book.practice.recordAll(
+    [
+      {
+        id: 'an-attempt-of-one',
+        kind: 'run',
+        run: { id: 'a-run-of-one', query: 'material=m7', title: '', startedAt: at(1).toISOString() },
+        card: '',
+        at: at(2).toISOString(),
+        day: '2026-11-01',
+        material: 'm7',
+        suffix: 'maj7',
+        root: 'Bb',
+        string: 5,
+        frets: 'x1323x',
+        form: 'x0212x',
+        tuning: 'E2,A2,D3,G3,B3,E4',
+        tempo: 66,
+        grade: 'had',
+        judge: 'player',
+        shown: false,
+        seconds: 3.6,
+        faults: '',
+        instrument: 'Archtop',
+      },
+    ],
+    at(50),
+  )
   book.practice.addCards({ material: 'm9', title: '', tuning: 'E2,A2,D3,G3,B3,E4', cards: ['spell|C|b7'] }, at(51))
-} // biome-ignore format: rows
+}
 
 const names = (found: { readonly shapes: readonly { readonly name: string }[] }) => found.shapes.map(({ name }) => name)
 
@@ -63,14 +87,20 @@ describe('what was deleted', () => {
     book.sheets.replace(sheet.id, { ...draft, title: 'otherwise' })
     const { id: _tune, createdAt: _made, ...chart } = tune
     book.tunes.replace(tune.id, { ...chart, title: 'otherwise' })
-    expect(book.shapes.remove(shape.id, at(61), shape.version)).toMatchObject({ kind: 'stale', now: { name: 'otherwise' } })
-    for (const [from, one] of [[book.sheets, sheet], [book.tunes, tune]] as const) {
+    expect(book.shapes.remove(shape.id, at(61), shape.version)).toMatchObject({
+      kind: 'stale',
+      now: { name: 'otherwise' },
+    })
+    for (const [from, one] of [
+      [book.sheets, sheet],
+      [book.tunes, tune],
+    ] as const) {
       expect(from.remove(one.id, at(61), one.version)).toMatchObject({ kind: 'stale', now: { title: 'otherwise' } })
       expect(from.find(one.id)).toBeDefined()
       expect(from.remove(one.id, at(62), one.version + 1)).toEqual({ kind: 'done', value: undefined })
       expect(from.remove(one.id, at(63), one.version + 1)).toEqual({ kind: 'missing' })
     }
-  }) // biome-ignore format: rows
+  })
   test('is listed with its kind, the newest first, and leaves the list when it comes back', () => {
     fill()
     const [shape] = book.shapes.window(ASK, 0, 1).shapes
@@ -118,7 +148,9 @@ describe('shapes are found again', () => {
     const pages = [0, 5, 10].flatMap((from) => names(book.shapes.window(ASK, from, 5)))
     expect(pages).toEqual(names(all))
     expect(names(book.shapes.window({ ...ASK, by: 'newest' }, 0, 1))).toEqual(['drone'])
-    expect(book.shapes.window({ ...ASK, by: 'chord' }, 0, 50).shapes.map(({ chord }) => chord)).toEqual(all.shapes.map(({ chord }) => chord).toSorted((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1)))
+    expect(book.shapes.window({ ...ASK, by: 'chord' }, 0, 50).shapes.map(({ chord }) => chord)).toEqual(
+      all.shapes.map(({ chord }) => chord).toSorted((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1)),
+    )
     expect(names(book.shapes.window({ ...ASK, by: 'name' }, 0, 2))).toEqual(['bridge', 'drone'])
     expect(book.shapes.window({ ...ASK, tune: '2' }, 0, 50).total).toBe(3)
     expect(book.shapes.window({ ...ASK, tune: 'none' }, 0, 50).total).toBe(0)
@@ -145,11 +177,17 @@ describe('shapes are found again', () => {
     const found = placesInTunes({ frets: first?.frets ?? '', tuning: 'E2,A2,D3,G3,B3,E4' }, tunes, archtop.tuning)
     expect(found[0]).toMatchObject({ title: 'Low Tide Waltz', leadsTo: waltz?.chords[1] })
     expect(found[0]?.bars.slice(0, 2)).toEqual([1, 9])
-    expect(placesInTunes({ frets: first?.frets ?? '', tuning: 'D2,A2,D3,F#3,A3,D4' }, tunes, archtop.tuning)).toEqual([])
-    expect(book.practice.playedShape({ frets: 'x1323x', tuning: 'E2,A2,D3,G3,B3,E4' })).toEqual({ times: 1, clean: 66, last: '2026-11-01' })
+    expect(placesInTunes({ frets: first?.frets ?? '', tuning: 'D2,A2,D3,F#3,A3,D4' }, tunes, archtop.tuning)).toEqual(
+      [],
+    )
+    expect(book.practice.playedShape({ frets: 'x1323x', tuning: 'E2,A2,D3,G3,B3,E4' })).toEqual({
+      times: 1,
+      clean: 66,
+      last: '2026-11-01',
+    })
     expect(book.practice.playedShape({ frets: 'x1323x', tuning: 'B1' })).toEqual({ times: 0, clean: null, last: null })
   })
-}) // biome-ignore format: long rows
+})
 
 describe('many at once', () => {
   const state = () => book.shapes.window(ASK, 0, 50).shapes.map(({ version: _version, ...shape }) => shape)
@@ -173,15 +211,23 @@ describe('many at once', () => {
 
   test('all that a question means, and an edit made before is stale after', () => {
     fill()
-    const { changed, undo } = book.shapes.changeMany({ all: { ...ASK, find: 'waltz' }, act: { kind: 'tag', tag: 'encore' } }, String, at(60))
+    const { changed, undo } = book.shapes.changeMany(
+      { all: { ...ASK, find: 'waltz' }, act: { kind: 'tag', tag: 'encore' } },
+      String,
+      at(60),
+    )
     expect(changed).toBe(4)
     expect(book.shapes.window({ ...ASK, find: 'encore' }, 0, 50).total).toBe(4)
     book.changes.undo(undo ?? 0, at(61))
     // Whoever saw it before, and whoever saw it tagged.
-    for (const version of [1, 2]) expect(book.shapes.change(1, { name: 'late', version }, at(62))).toMatchObject({ kind: 'stale' })
-    expect(book.shapes.changeMany({ ids: [], act: { kind: 'delete' } }, String, at(63))).toEqual({ changed: 0, undo: undefined })
+    for (const version of [1, 2])
+      expect(book.shapes.change(1, { name: 'late', version }, at(62))).toMatchObject({ kind: 'stale' })
+    expect(book.shapes.changeMany({ ids: [], act: { kind: 'delete' } }, String, at(63))).toEqual({
+      changed: 0,
+      undo: undefined,
+    })
   })
-}) // biome-ignore format: long rows
+})
 
 describe('the notebook', () => {
   const TAKE = { fresh: 'take', different: 'take', each: {} } as const
@@ -208,7 +254,11 @@ describe('the notebook', () => {
     expect(again.counts.every(({ fresh, different }) => fresh === 0 && different === 0)).toBe(true)
     expect(book.notebook.apply(checked(file), TAKE, 'Read', at(71))).toEqual({ changed: 0, undo: undefined })
     // Every table of the demo was there to compare.
-    expect(Object.entries(before).filter(([, rows]) => rows.length === 0).map(([table]) => table)).toEqual(['tunings', 'tray'])
+    expect(
+      Object.entries(before)
+        .filter(([, rows]) => rows.length === 0)
+        .map(([table]) => table),
+    ).toEqual(['tunings', 'tray'])
   })
 
   test('into a Book that has others, ids are its own: shapes, sheets and the chosen instrument find what they refer to', () => {
@@ -216,7 +266,10 @@ describe('the notebook', () => {
     const file = exported()
     opened.close()
     open()
-    book.tunes.add({ title: 'other', query: 'chart=%7C+C+%7C', chords: [{ symbol: 'C', frets: null }], remarks: '' }, at(0))
+    book.tunes.add(
+      { title: 'other', query: 'chart=%7C+C+%7C', chords: [{ symbol: 'C', frets: null }], remarks: '' },
+      at(0),
+    )
     book.instruments.add({ ...archtop, name: 'other' })
     book.notebook.apply(checked(file), TAKE, 'Read', at(70))
     const waltz = book.tunes.list(10).tunes.find(({ title }) => title === 'Low Tide Waltz')
@@ -245,13 +298,26 @@ describe('the notebook', () => {
       ['shapes', 12, 'new', []],
     ])
     expect(cut).toBe(0)
-    expect(counts.find(({ table }) => table === 'shapes')).toEqual({ table: 'shapes', fresh: 1, same: 10, different: 2 })
+    expect(counts.find(({ table }) => table === 'shapes')).toEqual({
+      table: 'shapes',
+      fresh: 1,
+      same: 10,
+      different: 2,
+    })
     expect(book.notebook.rows()).toEqual(before)
-    const { changed, undo } = book.notebook.apply(rows, { fresh: 'take', different: 'leave', each: { shapes: { 0: 'take', 1: 'both' } } }, 'Read', at(70))
+    const { changed, undo } = book.notebook.apply(
+      rows,
+      { fresh: 'take', different: 'leave', each: { shapes: { 0: 'take', 1: 'both' } } },
+      'Read',
+      at(70),
+    )
     expect(changed).toBe(3)
     const after = book.notebook.rows()
     expect(after.shapes.map(({ name, note }) => [name, note])).toEqual([
-      ['first bar', 'otherwise'], ...before.shapes.slice(1).map(({ name, note }) => [name, note]), ['renamed', ''], ['fresh', before.shapes[2]?.note],
+      ['first bar', 'otherwise'],
+      ...before.shapes.slice(1).map(({ name, note }) => [name, note]),
+      ['renamed', ''],
+      ['fresh', before.shapes[2]?.note],
     ])
     expect(after.tunes).toEqual(before.tunes)
     book.changes.undo(undo ?? 0, at(71))
@@ -267,35 +333,79 @@ describe('the notebook', () => {
     file.shapes.reverse()
     const { counts, items } = book.notebook.preview(checked(file))
     expect(items).toEqual([])
-    expect(counts.find(({ table }) => table === 'shapes')).toEqual({ table: 'shapes', fresh: 0, same: 15, different: 0 })
+    expect(counts.find(({ table }) => table === 'shapes')).toEqual({
+      table: 'shapes',
+      fresh: 0,
+      same: 15,
+      different: 0,
+    })
     // One more than is here is new; one that is otherwise is paired with what is left.
     file.shapes.push({ ...file.shapes[0] })
     file.shapes[1].name = 'changed'
-    expect(book.notebook.preview(checked(file)).items.map(({ table, state, differs }) => [table, state, differs])).toEqual([
+    expect(
+      book.notebook.preview(checked(file)).items.map(({ table, state, differs }) => [table, state, differs]),
+    ).toEqual([
       ['shapes', 'different', ['name']],
       ['shapes', 'new', []],
     ])
   })
 
   test('a notebook of the first version is read', () => {
-    const old = { format: 'nestling-notebook', version: 1, tunes: [{ id: 3, title: 'Slow Ferry', query: 'chart=%7C+C+%7C', chords: [{ symbol: 'C', frets: null }], createdAt: at(0).toISOString() }], shapes: [{ name: 'turn', chord: 'Cm9', frets: 'x3133x', tuning: 'E2,A2,D3,G3,B3,E4', createdAt: at(0).toISOString() }] }
+    const old = {
+      format: 'nestling-notebook',
+      version: 1,
+      tunes: [
+        {
+          id: 3,
+          title: 'Slow Ferry',
+          query: 'chart=%7C+C+%7C',
+          chords: [{ symbol: 'C', frets: null }],
+          createdAt: at(0).toISOString(),
+        },
+      ],
+      shapes: [
+        { name: 'turn', chord: 'Cm9', frets: 'x3133x', tuning: 'E2,A2,D3,G3,B3,E4', createdAt: at(0).toISOString() },
+      ],
+    }
     expect(book.notebook.apply(checked(old), TAKE, 'Read', at(1)).changed).toBe(2)
     expect(book.shapes.window(ASK, 0, 9).shapes[0]).toMatchObject({ tags: [], tune: null, note: '' })
   })
 
   test('rows that are wrong are told with their place, and the others are read', () => {
-    const good = { name: 'turn', chord: 'Cm9', frets: 'x3133x', tuning: 'E2,A2,D3,G3,B3,E4', createdAt: at(0).toISOString() }
+    const good = {
+      name: 'turn',
+      chord: 'Cm9',
+      frets: 'x3133x',
+      tuning: 'E2,A2,D3,G3,B3,E4',
+      createdAt: at(0).toISOString(),
+    }
     const file = {
-      version: 2, savedAt: '',
-      tables: { ...EMPTY_TABLES, shapes: [good, { ...good, frets: 'x31' }, { ...good, chord: 7 }], tunings: [{ name: 'a', tuning: 'E2,A2,D3,G3' }, { name: 'a', tuning: 'E2,A2,D3,G3' }, { name: 'b', tuning: 'Q' }], runs: [{ id: 'r', material: 4, query: '', startedAt: at(0).toISOString() }], settings: [{ key: 'tempo', value: 'fast' }] },
+      version: 2,
+      savedAt: '',
+      tables: {
+        ...EMPTY_TABLES,
+        shapes: [good, { ...good, frets: 'x31' }, { ...good, chord: 7 }],
+        tunings: [
+          { name: 'a', tuning: 'E2,A2,D3,G3' },
+          { name: 'a', tuning: 'E2,A2,D3,G3' },
+          { name: 'b', tuning: 'Q' },
+        ],
+        runs: [{ id: 'r', material: 4, query: '', startedAt: at(0).toISOString() }],
+        settings: [{ key: 'tempo', value: 'fast' }],
+      },
     }
     const { rows, wrong } = checkedRows(file)
     expect(rows.shapes).toHaveLength(1)
     expect(wrong.map(({ table, place, field }) => [table, place, field])).toEqual([
-      ['settings', 0, 'settings'], ['tunings', 1, 'tunings'], ['tunings', 2, 'tuning'], ['shapes', 1, 'frets'], ['shapes', 2, 'chord'], ['runs', 0, 'material'],
+      ['settings', 0, 'settings'],
+      ['tunings', 1, 'tunings'],
+      ['tunings', 2, 'tuning'],
+      ['shapes', 1, 'frets'],
+      ['shapes', 2, 'chord'],
+      ['runs', 0, 'material'],
     ])
   })
-}) // biome-ignore format: long rows
+})
 
 describe('copies', () => {
   test('a copy is whole, and going back puts everything as it was; that can be gone back from too', async () => {
@@ -345,7 +455,14 @@ describe('copies', () => {
       .run()
     opened.sqlite.prepare('alter table instruments drop column timbre').run()
     for (const table of ['sheets', 'book_changes']) opened.sqlite.prepare(`drop table ${table}`).run()
-    for (const index of ['kept_shapes_newest', 'kept_shapes_tune', 'kept_shapes_same', 'kept_shapes_counts', 'practice_attempts_materials', 'practice_attempts_instruments']) // biome-ignore format: a list
+    for (const index of [
+      'kept_shapes_newest',
+      'kept_shapes_tune',
+      'kept_shapes_same',
+      'kept_shapes_counts',
+      'practice_attempts_materials',
+      'practice_attempts_instruments',
+    ])
       opened.sqlite.prepare(`drop index ${index}`).run()
     for (const column of ['tune_id', 'tags', 'search'])
       opened.sqlite.prepare(`alter table kept_shapes drop column ${column}`).run()
@@ -370,4 +487,4 @@ test('a kept tune is music with its shapes, in its own tuning or the instrumentâ
   expect(music.tune.shapes.flat().filter(Boolean).length).toBeGreaterThan(4)
   const other = musicOf({ ...tune, query: `${tune.query}&tuning=D2,A2,D3,F%233,A3,D4` }, archtop.tuning)
   expect(other.tune.tuning.strings[0]).toMatchObject({ name: 'D', octave: 2 })
-}) // biome-ignore format: long rows
+})

@@ -16,7 +16,12 @@ const aboutOf = remembered((query) => {
   return [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])].join(' · ')
 }, 2 * MOST_TUNES)
 
-export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories, 'shapes' | 'tunes' | 'sets' | 'sheets'>): BookContents {
+export function bookContents({
+  shapes,
+  tunes,
+  sets,
+  sheets,
+}: Pick<Repositories, 'shapes' | 'tunes' | 'sets' | 'sheets'>): BookContents {
   const { total, groups } = shapes.window({ find: '', by: 'tune' }, 0, 0)
   const counts = new Map(groups.map(({ tune, count }) => [tune, count]))
   const kept = tunes.list(MOST_TUNES)
@@ -30,10 +35,17 @@ export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories,
       .map(({ id, title, version, query, chords }) => {
         const count = counts.get(id) ?? 0
         return {
-          id, title, version,
+          id,
+          title,
+          version,
           count,
           about: aboutOf(query),
-          ...(count > 0 ? {} : { chords: chords.slice(0, TUNE_CHORDS_SHOWN), moreChords: Math.max(0, chords.length - TUNE_CHORDS_SHOWN) }),
+          ...(count > 0
+            ? {}
+            : {
+                chords: chords.slice(0, TUNE_CHORDS_SHOWN),
+                moreChords: Math.max(0, chords.length - TUNE_CHORDS_SHOWN),
+              }),
         }
       }),
     moreTunes: kept.total - kept.tunes.length,
@@ -41,8 +53,14 @@ export function bookContents({ shapes, tunes, sets, sheets }: Pick<Repositories,
     sets: keptSets.sets,
     moreSets: keptSets.total - keptSets.sets.length,
     sheets: keptSheets.sheets.map(({ id, title, version, createdAt, paper, lying, blocks }) => ({
-      id, title, version, createdAt, paper, lying, blocks: blocks.map(({ kind }) => kind),
+      id,
+      title,
+      version,
+      createdAt,
+      paper,
+      lying,
+      blocks: blocks.map(({ kind }) => kind),
     })),
     moreSheets: keptSheets.total - keptSheets.sheets.length,
   }
-} // biome-ignore format: long lines
+}

@@ -5,8 +5,19 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm'
 import type { Outcome } from './outcome.ts'
 import {
-  bookChanges, instruments, keptShapes, ownTunings, practiceAttempts, practiceCards, practiceMaterials, practiceRuns, progressions, settings, sheets, tunes,
-} from './schema.ts' // biome-ignore format: a list
+  bookChanges,
+  instruments,
+  keptShapes,
+  ownTunings,
+  practiceAttempts,
+  practiceCards,
+  practiceMaterials,
+  practiceRuns,
+  progressions,
+  settings,
+  sheets,
+  tunes,
+} from './schema.ts'
 import type { Store, Writer } from './store.ts'
 
 /** Tables that can be changed at once, by the names that files use, and the column that tells their rows apart. */

@@ -44,18 +44,24 @@ function takeOver(sqlite: Sqlite.Database, path: string): void {
   sqlite.prepare('attach ? as copy').run(path)
   try {
     const tables = sqlite
-      .prepare("select name from main.sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like '\\_\\_%' escape '\\'")
+      .prepare(
+        "select name from main.sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like '\\_\\_%' escape '\\'",
+      )
       .pluck()
       .all() as string[]
-    sqlite.transaction(() => {
-      sqlite.pragma('defer_foreign_keys = on')
-      for (const table of tables) {
-        const columns = (sqlite.prepare('select name from pragma_table_info(?)').pluck().all(table) as string[]).map((name) => `"${name}"`).join(', ')
-        sqlite.prepare(`delete from main."${table}"`).run()
-        sqlite.prepare(`insert into main."${table}" (${columns}) select ${columns} from copy."${table}"`).run()
-      }
-    }).immediate()
+    sqlite
+      .transaction(() => {
+        sqlite.pragma('defer_foreign_keys = on')
+        for (const table of tables) {
+          const columns = (sqlite.prepare('select name from pragma_table_info(?)').pluck().all(table) as string[])
+            .map((name) => `"${name}"`)
+            .join(', ')
+          sqlite.prepare(`delete from main."${table}"`).run()
+          sqlite.prepare(`insert into main."${table}" (${columns}) select ${columns} from copy."${table}"`).run()
+        }
+      })
+      .immediate()
   } finally {
     sqlite.prepare('detach copy').run()
   }
-} // biome-ignore format: statements
+}

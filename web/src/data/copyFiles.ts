@@ -42,10 +42,12 @@ export function listCopies(folder: string): readonly Copy[] {
 export function dropOldCopies(folder: string): void {
   for (const reason of COPY_REASONS) {
     if (reason === 'by-hand') continue
-    for (const { id } of listCopies(folder).filter((copy) => copy.reason === reason).slice(MOST_COPIES))
+    for (const { id } of listCopies(folder)
+      .filter((copy) => copy.reason === reason)
+      .slice(MOST_COPIES))
       rmSync(join(copiesFolder(folder), id), { force: true })
   }
-} // biome-ignore format: one condition
+}
 
 /** Before tables change, while nothing else runs: the database writes the copy itself, whole and without its log. */
 export function copyBeforeMigration(sqlite: Sqlite.Database, folder: string, at: Date): void {

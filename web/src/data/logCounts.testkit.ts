@@ -24,7 +24,12 @@ export function homeOf(entries: readonly LogEntry[]): readonly HomeRow[] {
     const key = rowKey(entry)
     let row = rows.get(key)
     if (!row) {
-      row = { row: { key, suffix: entry.suffix, string: entry.string, form: entry.form, frets: entry.frets }, cells: Array.from({ length: 12 }), times: 0, at }
+      row = {
+        row: { key, suffix: entry.suffix, string: entry.string, form: entry.form, frets: entry.frets },
+        cells: Array.from({ length: 12 }),
+        times: 0,
+        at,
+      }
       rows.set(key, row)
     }
     row.times++
@@ -44,7 +49,7 @@ export function homeOf(entries: readonly LogEntry[]): readonly HomeRow[] {
       cell.last = grade
       cell.at = at
     }
-  } // biome-ignore format: one line a row
+  }
   return [...rows.values()]
     .toSorted((a, b) => b.times - a.times || (a.row.key < b.row.key ? -1 : 1))
     .map(({ row, cells }) => ({

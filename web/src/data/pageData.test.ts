@@ -36,9 +36,19 @@ test('the same between changes; new after oneâ€™s own, after another connectionâ
   expect(page()).toEqual(last)
   const before = contents()
   expect(contents()).toBe(before)
-  createRepositories(beside.db).shapes.add({
-    name: 'Fm9', chord: 'Fm9', frets: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4', fingers: '', note: '', tune: null, tags: [],
-  }, new Date()) // biome-ignore format: a shape
+  createRepositories(beside.db).shapes.add(
+    {
+      name: 'Fm9',
+      chord: 'Fm9',
+      frets: 'x8688x',
+      tuning: 'E2,A2,D3,G3,B3,E4',
+      fingers: '',
+      note: '',
+      tune: null,
+      tags: [],
+    },
+    new Date(),
+  )
   expect(contents().shapes).toBe(before.shapes + 1)
 })
 

@@ -37,8 +37,15 @@ afterEach(() => {
 
 const STANDARD = 'E2,A2,D3,G3,B3,E4'
 const shape = (name: string) => ({
-  name, chord: 'Ebmaj7', frets: 'x6878x', tuning: STANDARD, fingers: '', note: '', tune: null, tags: [],
-}) // biome-ignore format: one breath
+  name,
+  chord: 'Ebmaj7',
+  frets: 'x6878x',
+  tuning: STANDARD,
+  fingers: '',
+  note: '',
+  tune: null,
+  tags: [],
+})
 const fm9 = { chord: 'Fm9', frets: 'x8688x', tuning: STANDARD, fingers: 'x3124x' }
 const set = (title: string): KeptSetDraft => ({
   title,
@@ -205,9 +212,12 @@ describe('instruments and tunings are changed one version at a time', () => {
 const tune = (title: string) => ({
   title,
   query: 'chart=%7C+Dm7+%7C+G7+%7C',
-  chords: [{ symbol: 'Dm7', frets: 'x5756x' }, { symbol: 'G7', frets: null }],
+  chords: [
+    { symbol: 'Dm7', frets: 'x5756x' },
+    { symbol: 'G7', frets: null },
+  ],
   remarks: '',
-}) // biome-ignore format: a tune
+})
 
 describe('tunes', () => {
   test('are listed newest first, found, changed over their version, deleted and brought back', () => {
@@ -343,15 +353,45 @@ describe('practice', () => {
 
 /** What only looks. */
 type Reads =
-  | 'list' | 'find' | 'read' | 'cards' | 'answeredOn' | 'counts' | 'filters' | 'window' | 'tags' | 'same' | 'playedShape' | 'rows' | 'preview' // biome-ignore format: a list
+  | 'list'
+  | 'find'
+  | 'read'
+  | 'cards'
+  | 'answeredOn'
+  | 'counts'
+  | 'filters'
+  | 'window'
+  | 'tags'
+  | 'same'
+  | 'playedShape'
+  | 'rows'
+  | 'preview'
 
 const sheet = (title: string): SheetDraft => ({
-  title, paper: 'A4', lying: true, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [{ id: 'a', kind: 'title', text: title, aside: '' }],
-}) // biome-ignore format: one breath
+  title,
+  paper: 'A4',
+  lying: true,
+  barsALine: 4,
+  necks: 'lying',
+  labels: 'none',
+  ink: 'colour',
+  blocks: [{ id: 'a', kind: 'title', text: title, aside: '' }],
+})
 const TAKE_ALL: NotebookChoices = { fresh: 'take', different: 'take', each: {} }
 const EMPTY_ROWS = {
-  settings: [], instruments: [], tunings: [], tunes: [], shapes: [], sets: [], tray: [], sheets: [], materials: [], runs: [], cards: [], attempts: [],
-} // biome-ignore format: one breath
+  settings: [],
+  instruments: [],
+  tunings: [],
+  tunes: [],
+  shapes: [],
+  sets: [],
+  tray: [],
+  sheets: [],
+  materials: [],
+  runs: [],
+  cards: [],
+  attempts: [],
+}
 const notebookOf = (title: string): NotebookRows => ({
   ...EMPTY_ROWS,
   tunes: [{ ...tune(title), id: 7, createdAt: at(0).toISOString() }],

@@ -139,11 +139,13 @@ export const practiceMaterials = sqliteTable(
 /** A run from its start to where it was stopped; its id is made by the page that plays it. */
 export const practiceRuns = sqliteTable('practice_runs', {
   id: text('id').primaryKey(),
-  materialId: integer('material_id').notNull().references(() => practiceMaterials.id),
+  materialId: integer('material_id')
+    .notNull()
+    .references(() => practiceMaterials.id),
   /** The Practice view's address without its beginning. */
   query: text('query').notNull(),
   startedAt: integer('started_at', { mode: 'timestamp_ms' }).notNull(),
-}) // biome-ignore format: a table
+})
 
 /** Recall cards, each with its schedule: what the FSRS library keeps of a card. Times are in ms. */
 export const practiceCards = sqliteTable('practice_cards', {
@@ -151,7 +153,9 @@ export const practiceCards = sqliteTable('practice_cards', {
   id: text('id').primaryKey(),
   card: text('card').notNull(),
   tuning: text('tuning').notNull(),
-  materialId: integer('material_id').notNull().references(() => practiceMaterials.id),
+  materialId: integer('material_id')
+    .notNull()
+    .references(() => practiceMaterials.id),
   createdAt: integer('created_at').notNull(),
   dueAt: integer('due_at').notNull(),
   stability: real('stability').notNull(),
@@ -162,7 +166,7 @@ export const practiceCards = sqliteTable('practice_cards', {
   lapses: integer('lapses').notNull(),
   state: integer('state').notNull(),
   lastAt: integer('last_at'),
-}) // biome-ignore format: a table
+})
 
 /** One root of a run, or one card answered; the id is made by the page, so that what is sent twice is kept once. */
 export const practiceAttempts = sqliteTable(

@@ -18,6 +18,13 @@ export function placesInTunes(
     const [first] = places
     if (first === undefined) return []
     const played = playedChart(readChart(asked.get('chart') ?? '').chart).chords
-    return [{ id, title, bars: [...new Set(places.map((place) => (played[place]?.bar ?? 0) + 1))], leadsTo: chords[first + 1] }]
+    return [
+      {
+        id,
+        title,
+        bars: [...new Set(places.map((place) => (played[place]?.bar ?? 0) + 1))],
+        leadsTo: chords[first + 1],
+      },
+    ]
   })
-} // biome-ignore format: one answer
+}

@@ -41,13 +41,14 @@ function meant({ find, tag, tune, tuning }: BookAsk): SQL | undefined {
   return and(
     listed,
     ...words.map(
-      (word) => sql`(${like(keptShapes.search, holding(word))} escape '\\' or lower(coalesce(${tunes.title}, '')) like ${holding(word)} escape '\\')`,
+      (word) =>
+        sql`(${like(keptShapes.search, holding(word))} escape '\\' or lower(coalesce(${tunes.title}, '')) like ${holding(word)} escape '\\')`,
     ),
     tag === undefined ? undefined : sql`exists (select 1 from json_each(${keptShapes.tags}) where value = ${tag})`,
     tune === undefined ? undefined : tune === 'none' ? isNull(tunes.id) : eq(tunes.id, Number(tune)),
     tuning === undefined ? undefined : inArray(keptShapes.tuning, tuning.split(';')),
   )
-} // biome-ignore format: long conditions
+}
 
 /** Tunes that are meant without any of their shapes: by their names, where nothing is asked that only a shape has. */
 function tunesMeant({ find, tag, tune, tuning }: BookAsk): SQL | undefined {
@@ -69,9 +70,14 @@ const ORDERS: Readonly<Record<BookAsk['by'], readonly SQL[]>> = {
 }
 
 function find(id: number, within: Reader): KeptShape | undefined {
-  const [row] = within.select({ shape: keptShapes, tune: underTune }).from(keptShapes).leftJoin(tunes, joined).where(and(eq(keptShapes.id, id), listed)).all()
+  const [row] = within
+    .select({ shape: keptShapes, tune: underTune })
+    .from(keptShapes)
+    .leftJoin(tunes, joined)
+    .where(and(eq(keptShapes.id, id), listed))
+    .all()
   return row && shapeOf(row)
-} // biome-ignore format: one query
+}
 
 export function createShapeRepository({ read, write }: Store) {
   const query = (within: Reader) =>
@@ -88,13 +94,22 @@ export function createShapeRepository({ read, write }: Store) {
     find: (id: number): KeptShape | undefined => find(id, read),
     /** Newest first, at most `limit`; `total` counts all. */
     list(limit: number): { readonly shapes: readonly KeptShape[]; readonly total: number } {
-      const rows = query(read).where(listed).orderBy(...ORDERS.newest).limit(limit).all() // biome-ignore format: one query
+      const rows = query(read)
+        .where(listed)
+        .orderBy(...ORDERS.newest)
+        .limit(limit)
+        .all()
       const total = read.select({ total: count() }).from(keptShapes).where(listed).get()?.total ?? 0
       return { shapes: rows.map(shapeOf), total }
     },
     /** A window of what is meant, and how many stand under each tune. */
     window(ask: BookAsk, from: number, most: number): BookShapes {
-      const rows = query(read).where(meant(ask)).orderBy(...ORDERS[ask.by]).limit(most).offset(from).all() // biome-ignore format: one query
+      const rows = query(read)
+        .where(meant(ask))
+        .orderBy(...ORDERS[ask.by])
+        .limit(most)
+        .offset(from)
+        .all()
       // Grouped by what stands in the row: tunes need not be looked up for it.
       const counts = read
         .select({ tune: keptShapes.tuneId, count: count() })
@@ -175,10 +190,16 @@ export function createShapeRepository({ read, write }: Store) {
         within
           .update(keptShapes)
           .set({
-            name, note, tags, search: searchOf(next), updatedAt: at, version: version + 1, ...(tune === undefined ? {} : { tuneId: tune }),
+            name,
+            note,
+            tags,
+            search: searchOf(next),
+            updatedAt: at,
+            version: version + 1,
+            ...(tune === undefined ? {} : { tuneId: tune }),
           })
           .where(eq(keptShapes.id, id))
-          .run() // biome-ignore format: one statement
+          .run()
         return { kind: 'done', value: find(id, within) as KeptShape }
       }),
     /** @param seen Its version as it was seen; without it whatever is there is deleted. */
@@ -212,7 +233,11 @@ export function createShapeRepository({ read, write }: Store) {
         for (const row of before) {
           const own = row as unknown as Row
           const tags =
-            act.kind === 'tag' ? [...new Set([...own.tags, act.tag])] : act.kind === 'untag' ? own.tags.filter((tag) => tag !== act.tag) : own.tags
+            act.kind === 'tag'
+              ? [...new Set([...own.tags, act.tag])]
+              : act.kind === 'untag'
+                ? own.tags.filter((tag) => tag !== act.tag)
+                : own.tags
           within
             .update(keptShapes)
             .set({
@@ -225,11 +250,14 @@ export function createShapeRepository({ read, write }: Store) {
             .where(eq(keptShapes.id, own.id))
             .run()
         }
-        const undo = before.length === 0 ? undefined : remember(within, words(before.length), [{ table: 'shapes', before, added: [] }], at)
+        const undo =
+          before.length === 0
+            ? undefined
+            : remember(within, words(before.length), [{ table: 'shapes', before, added: [] }], at)
         return { changed: before.length, undo }
       }),
   }
-} // biome-ignore format: long lines of one breath
+}
 
 type Row = typeof keptShapes.$inferSelect
 

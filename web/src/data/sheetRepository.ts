@@ -20,7 +20,13 @@ export function createSheetRepository({ read, write }: Store) {
     find: (id: number): KeptSheet | undefined => find(id, read),
     /** Newest first, at most `limit`; `total` counts all. */
     list(limit: number): { readonly sheets: readonly KeptSheet[]; readonly total: number } {
-      const rows = read.select().from(sheets).where(listed).orderBy(desc(sheets.createdAt), desc(sheets.id)).limit(limit).all() // biome-ignore format: one query
+      const rows = read
+        .select()
+        .from(sheets)
+        .where(listed)
+        .orderBy(desc(sheets.createdAt), desc(sheets.id))
+        .limit(limit)
+        .all()
       const total = read.select({ total: count() }).from(sheets).where(listed).get()?.total ?? 0
       return { sheets: rows.map(sheetOf), total }
     },
@@ -34,7 +40,11 @@ export function createSheetRepository({ read, write }: Store) {
         const now = find(id, within)
         if (!now) return { kind: 'missing' }
         if (now.version !== version) return { kind: 'stale', now }
-        within.update(sheets).set({ title, body, version: version + 1 }).where(one(id)).run() // biome-ignore format: one statement
+        within
+          .update(sheets)
+          .set({ title, body, version: version + 1 })
+          .where(one(id))
+          .run()
         return { kind: 'done', value: find(id, within) as KeptSheet }
       }),
     /** @param seen Its version as it was seen; without it whatever is there is deleted. */

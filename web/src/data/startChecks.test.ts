@@ -1,7 +1,18 @@
 /** What somebody, or a disk, has done to the files between two starts is told, and nothing is taken over in silence. */
 import {
-  closeSync, copyFileSync, existsSync, mkdtempSync, openSync, readFileSync, renameSync, rmSync, statSync, truncateSync, writeFileSync, writeSync,
-} from 'node:fs' // biome-ignore format: a list
+  closeSync,
+  copyFileSync,
+  existsSync,
+  mkdtempSync,
+  openSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { STANDARD_TUNING } from '@nestling/core/neck'

@@ -1,7 +1,6 @@
 import { type Degree, toneWeight } from '@nestling/core/pitch'
 import { memo } from 'react'
 import { eggPath } from './eggPath.ts'
-import { hasOutline, letterPath } from './letters/letterPath.ts'
 import classes from './neck.module.css'
 
 export interface EggProps {
@@ -57,8 +56,6 @@ interface LabelProps {
 
 function Label({ label, x, y, egg }: LabelProps) {
   const size = labelSize(label, egg)
-  if (hasOutline(label))
-    return <path d={letterPath(label, { x, y }, size)} className={classes['label']} data-label={label} />
   return (
     <text x={x} y={y} fontSize={size} className={classes['label']} data-label={label}>
       {label}

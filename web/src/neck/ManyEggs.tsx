@@ -3,7 +3,6 @@ import { type Degree, type ToneWeight, toneWeight } from '@nestling/core/pitch'
 import { memo } from 'react'
 import { labelSize } from './Egg.tsx'
 import { eggPath } from './eggPath.ts'
-import { hasOutline, letterPath } from './letters/letterPath.ts'
 import classes from './neck.module.css'
 
 export interface ManyEgg {
@@ -32,21 +31,16 @@ export const ManyEggs = memo(function ManyEggs({ eggs, size, kind = 'sounding', 
     byWeight.set(weight, [...(byWeight.get(weight) ?? []), egg])
   }
   const paths = (of: readonly ManyEgg[], ring = 0) => of.map((egg) => eggPath(egg, size, ring)).join('')
-  const drawnLabel = ({ label, ...at }: { label: string; x: number; y: number }) =>
-    letterPath(label, at, labelSize(label, size))
   return [...byWeight].map(([weight, these]) => {
     const moved = these.filter((egg) => egg.moved)
     const labels = labelOf ? these.map(({ x, y, degree }) => ({ x, y: y + size * 0.3, label: labelOf(degree) })) : []
-    const outlined = labels.filter(({ label }) => hasOutline(label))
-    const set = labels.filter(({ label }) => !hasOutline(label))
     return (
       <g key={weight} className={classes['egg']} data-weight={weight} data-kind={kind}>
         {moved.length > 0 && <path d={paths(moved, RING)} className={classes['halo']} />}
         <path d={paths(these)} className={classes['body']} />
-        {outlined.length > 0 && <path d={outlined.map(drawnLabel).join('')} className={classes['label']} />}
-        {set.length > 0 && (
+        {labels.length > 0 && (
           <text className={classes['label']}>
-            {set.map(({ x, y, label }, index) => (
+            {labels.map(({ x, y, label }, index) => (
               <tspan key={index} x={x} y={y} fontSize={labelSize(label, size)}>
                 {label}
               </tspan>

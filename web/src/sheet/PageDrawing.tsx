@@ -137,22 +137,65 @@ function EggMark({ mark, colours }: { readonly mark: Extract<Mark, { kind: 'egg'
   if (look === 'ghost')
     return (
       <g transform={at}>
-        <ellipse cx="0" cy="0" rx={lines.rx} ry={lines.ry} fill={colours.paper} stroke={colours.soft} strokeWidth={0.25} strokeDasharray="0.8 0.6" />
+        <ellipse
+          cx="0"
+          cy="0"
+          rx={lines.rx}
+          ry={lines.ry}
+          fill={colours.paper}
+          stroke={colours.soft}
+          strokeWidth={0.25}
+          strokeDasharray="0.8 0.6"
+        />
       </g>
     )
   return (
     <g>
       <g transform={at}>
         {ringed && (
-          <ellipse cx="0" cy="0" rx={lines.rx + 0.85} ry={lines.ry + 0.85} fill="none" stroke={colours.extension} strokeWidth={0.3} />
+          <ellipse
+            cx="0"
+            cy="0"
+            rx={lines.rx + 0.85}
+            ry={lines.ry + 0.85}
+            fill="none"
+            stroke={colours.extension}
+            strokeWidth={0.3}
+          />
         )}
-        <ellipse cx="0" cy="0" rx={lines.rx} ry={lines.ry} fill={colours[FILL[weight] ?? 'paper']} stroke={colours[role]} strokeWidth={RIM} />
-        {lines.inner && <ellipse cx="0" cy="0" rx={lines.inner.rx} ry={lines.inner.ry} fill={colours.paper} stroke={colours[role]} strokeWidth={RIM * 0.8} />}
+        <ellipse
+          cx="0"
+          cy="0"
+          rx={lines.rx}
+          ry={lines.ry}
+          fill={colours[FILL[weight] ?? 'paper']}
+          stroke={colours[role]}
+          strokeWidth={RIM}
+        />
+        {lines.inner && (
+          <ellipse
+            cx="0"
+            cy="0"
+            rx={lines.inner.rx}
+            ry={lines.inner.ry}
+            fill={colours.paper}
+            stroke={colours[role]}
+            strokeWidth={RIM * 0.8}
+          />
+        )}
         {lines.dots.map((dot) => (
           <circle key={`${dot.x} ${dot.y}`} cx={round(dot.x)} cy={round(dot.y)} r={round(dot.r)} fill={colours[role]} />
         ))}
         {lines.strokes.map((one) => (
-          <line key={one.x1} x1={round(one.x1)} y1={round(one.y1)} x2={round(one.x2)} y2={round(one.y2)} stroke={colours[role]} strokeWidth={0.28} />
+          <line
+            key={one.x1}
+            x1={round(one.x1)}
+            y1={round(one.y1)}
+            x2={round(one.x2)}
+            y2={round(one.y2)}
+            stroke={colours[role]}
+            strokeWidth={0.28}
+          />
         ))}
       </g>
       {label !== '' && (
@@ -170,4 +213,4 @@ function EggMark({ mark, colours }: { readonly mark: Extract<Mark, { kind: 'egg'
       )}
     </g>
   )
-} // biome-ignore format: attributes
+}

@@ -16,8 +16,14 @@ export interface EggLines {
 }
 
 const DOTS: readonly (readonly [number, number])[] = [
-  [0, 0], [0.52, 0], [-0.52, 0], [0.26, 0.5], [-0.26, 0.5], [0.26, -0.5], [-0.26, -0.5],
-] // biome-ignore format: places of dots
+  [0, 0],
+  [0.52, 0],
+  [-0.52, 0],
+  [0.26, 0.5],
+  [-0.26, 0.5],
+  [0.26, -0.5],
+  [-0.26, -0.5],
+]
 /** Across the egg, from its middle, as parts of its half length. */
 const STROKES: readonly number[] = [-0.62, -0.22, 0.18, 0.58]
 /** How far a stroke leans: as far to the side as it rises. */

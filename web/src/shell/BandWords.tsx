@@ -5,8 +5,19 @@ import { Choice, type Options } from '../controls/Choice.tsx'
 import { changeSound } from '../state/playback.ts'
 import { $session } from '../state/session.ts'
 
-const LINES: Options<Settings['bassLine']> = [['roots', 'on roots'], ['root and fifth', 'on root and fifth'], ['walking', 'walking']] // biome-ignore format: a list
-const STYLES: Options<Settings['drumStyle']> = [['straight', 'straight'], ['swing', 'swinging'], ['waltz', 'in a waltz'], ['bossa', 'in a bossa'], ['ballad', 'in a ballad'], ['off-beat', 'off the beat']] // biome-ignore format: a list
+const LINES: Options<Settings['bassLine']> = [
+  ['roots', 'on roots'],
+  ['root and fifth', 'on root and fifth'],
+  ['walking', 'walking'],
+]
+const STYLES: Options<Settings['drumStyle']> = [
+  ['straight', 'straight'],
+  ['swing', 'swinging'],
+  ['waltz', 'in a waltz'],
+  ['bossa', 'in a bossa'],
+  ['ballad', 'in a ballad'],
+  ['off-beat', 'off the beat'],
+]
 
 export function BassWord() {
   const { settings } = useStore($session)

@@ -1,7 +1,6 @@
 /** The frame that every view stands in: its heading, what is said aloud, the keys and their list. */
 import { useStore } from '@nanostores/react'
 import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
-import { useFrameLater } from '../controls/later.ts'
 import { $keysOpen, openKeys } from './help.ts'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
 import { usePageKeys } from './pageKeys.ts'
@@ -29,8 +28,7 @@ const NO_ACTS: SharedActs = {}
 export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys = NONE, children }: FrameProps) {
   const help = useStore($keysOpen)
   const lines = useMemo(() => keyLines(acts, keys, openKeys), [acts, keys])
-  // To set it takes most of a millisecond.
-  useTitle(useFrameLater(title))
+  useTitle(title)
   const said = useAfterPause(announcement)
   usePageKeys(useMemo(() => pageKeysOf(lines, acts), [lines, acts]))
   return (

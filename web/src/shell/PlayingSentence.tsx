@@ -26,9 +26,20 @@ export interface PlayingSentenceProps {
   readonly save: () => void
 }
 
-const SWUNG_NOTES: Options<Settings['swung']> = [['eighths', 'in eighths'], ['sixteenths', 'in sixteenths']] // biome-ignore format: a list
-const COUNT_INS: Options<number> = [[0, 'not counted in'], [1, 'a bar counted in'], [2, 'two bars counted in']] // biome-ignore format: a list
-const BAND = [['metronome', 'click'], ['bassStandIn', 'bass'], ['drums', 'drums']] as const satisfies readonly (readonly [keyof Settings, string])[] // biome-ignore format: a list
+const SWUNG_NOTES: Options<Settings['swung']> = [
+  ['eighths', 'in eighths'],
+  ['sixteenths', 'in sixteenths'],
+]
+const COUNT_INS: Options<number> = [
+  [0, 'not counted in'],
+  [1, 'a bar counted in'],
+  [2, 'two bars counted in'],
+]
+const BAND = [
+  ['metronome', 'click'],
+  ['bassStandIn', 'bass'],
+  ['drums', 'drums'],
+] as const satisfies readonly (readonly [keyof Settings, string])[]
 
 export function PlayingSentence({ owner, loop, setLoop, part, ownBand = false, save }: PlayingSentenceProps) {
   const { settings } = useStore($session)
@@ -87,7 +98,13 @@ export function PlayingSentence({ owner, loop, setLoop, part, ownBand = false, s
   )
 }
 
-const RISES: Options<number> = [[0, 'steady'], [1, '+1 a round'], [2, '+2 a round'], [5, '+5 a round'], [10, '+10 a round']] // biome-ignore format: a list
+const RISES: Options<number> = [
+  [0, 'steady'],
+  [1, '+1 a round'],
+  [2, '+2 a round'],
+  [5, '+5 a round'],
+  [10, '+10 a round'],
+]
 
 /** A loop may go quicker round by round. */
 function Rise() {

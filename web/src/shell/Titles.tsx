@@ -56,7 +56,13 @@ export function Titles() {
       waiting = window.setTimeout(hide, TAPPED_MS)
     }
     const onKey = ({ key }: KeyboardEvent) => key === 'Escape' && hide()
-    const events = [['focusin', onFocus], ['focusout', onLeave], ['pointerup', onTap], ['pointercancel', hide], ['keydown', onKey]] as const // biome-ignore format: a list
+    const events = [
+      ['focusin', onFocus],
+      ['focusout', onLeave],
+      ['pointerup', onTap],
+      ['pointercancel', hide],
+      ['keydown', onKey],
+    ] as const
     for (const [name, act] of events) document.addEventListener(name, act as EventListener)
     window.addEventListener('scroll', hide, true)
     return () => {

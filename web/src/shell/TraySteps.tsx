@@ -76,7 +76,10 @@ export default function TraySteps({ steps, playing, window, remove }: TrayStepsP
   )
 }
 
-const QUIET = { announcements: { onDragStart: none, onDragOver: none, onDragEnd: none, onDragCancel: none }, screenReaderInstructions: { draggable: '' } } // biome-ignore format: a row
+const QUIET = {
+  announcements: { onDragStart: none, onDragOver: none, onDragEnd: none, onDragCancel: none },
+  screenReaderInstructions: { draggable: '' },
+}
 function none(): undefined {
   return undefined
 }

@@ -34,7 +34,18 @@ test('each cap of the list does what its key does; keys held together are one ca
     line(['Ctrl', 'P'], undefined),
   ]
   const caps = lines.flatMap((one) => capsOf(one))
-  expect(caps.map(({ cap, act }) => (act ? cap : `(${cap})`))).toEqual(['←', '→', 'Space', 'T', 'Shift T', '−', '+', 'Del', '(Ctrl)', '(P)']) // biome-ignore format: a row
+  expect(caps.map(({ cap, act }) => (act ? cap : `(${cap})`))).toEqual([
+    '←',
+    '→',
+    'Space',
+    'T',
+    'Shift T',
+    '−',
+    '+',
+    'Del',
+    '(Ctrl)',
+    '(P)',
+  ])
   for (const { act } of caps) act?.()
   expect(done).toEqual(['down', 'up', 'play', 'tray', 'lane with Shift', 'less', 'more', 'delete'])
 })

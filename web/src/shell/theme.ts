@@ -15,11 +15,29 @@ const sage: MantineColorsTuple = [
 
 /** Paper greys by day and greens of dusk, so that the library's own surfaces belong to the sheet. */
 const gray: MantineColorsTuple = [
-  '#faf7f0', '#f3ede0', '#e8e1d1', '#d9d2c2', '#c4bca9', '#8f8878', '#6f6a5e', '#5b5850', '#3f3e39', '#2b2b28',
-] // biome-ignore format: a scale
+  '#faf7f0',
+  '#f3ede0',
+  '#e8e1d1',
+  '#d9d2c2',
+  '#c4bca9',
+  '#8f8878',
+  '#6f6a5e',
+  '#5b5850',
+  '#3f3e39',
+  '#2b2b28',
+]
 const dark: MantineColorsTuple = [
-  '#ece7da', '#c9ccc4', '#a9b2a9', '#87928b', '#4a5750', '#333d38', '#242c28', '#1d2421', '#151a18', '#0f1312',
-] // biome-ignore format: a scale
+  '#ece7da',
+  '#c9ccc4',
+  '#a9b2a9',
+  '#87928b',
+  '#4a5750',
+  '#333d38',
+  '#242c28',
+  '#1d2421',
+  '#151a18',
+  '#0f1312',
+]
 
 /** Menus and dialogs are drawn at the end of the page's work: there they belong to it, for whoever hears it too. */
 export const OVER_ID = 'over'

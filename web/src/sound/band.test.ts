@@ -41,9 +41,14 @@ class Node {
   }
 }
 const tone = {
-  Volume: Node, Gain: Node, WaveShaper: Node, Filter: Node, Convolver: Node, ToneAudioBuffer: Node,
+  Volume: Node,
+  Gain: Node,
+  WaveShaper: Node,
+  Filter: Node,
+  Convolver: Node,
+  ToneAudioBuffer: Node,
   ToneBufferSource: Source,
-} as unknown as ToneLibrary // biome-ignore format: a list
+} as unknown as ToneLibrary
 const context = { sampleRate: 8000, createBuffer: () => ({ getChannelData: () => new Float32Array(8000) }) }
 
 async function bandOf(events: readonly ScoreEvent[]) {

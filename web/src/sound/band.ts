@@ -62,7 +62,10 @@ const OWN_CENTS = [0.6, -1.1, 0.9, -0.4, 1.2, -0.8, 0.3, -1.3, 1, -0.6] as const
 const centsOf = ({ string, midi }: StringEvent): number =>
   (OWN_CENTS[string % OWN_CENTS.length] as number) + 100 * (midi - Math.round(midi))
 /** Softer is duller: below such a loudness a string goes through a filter that is open up to so many Hz. */
-const DULLER: readonly (readonly [below: number, hz: number])[] = [[0.5, 1800], [0.75, 3600]] // biome-ignore format: a table
+const DULLER: readonly (readonly [below: number, hz: number])[] = [
+  [0.5, 1800],
+  [0.75, 3600],
+]
 const CURVE_POINTS = 8193
 
 export function createBand(tone: ToneLibrary, context: Context, render: RenderSound): Band {

@@ -36,7 +36,11 @@ const MODELS: Readonly<Record<Timbre | 'bass', StringModel>> = {
 export type StringKind = keyof typeof MODELS
 
 const E2_HZ = 82.41
-const BODY: readonly (readonly [hz: number, gain: number])[] = [[105, 0.9], [200, 0.7], [390, 0.45]] // biome-ignore format: a table
+const BODY: readonly (readonly [hz: number, gain: number])[] = [
+  [105, 0.9],
+  [200, 0.7],
+  [390, 0.45],
+]
 /** Broad, so that one fret more changes a partial by little. */
 const BODY_Q = 1.6
 /** The first moment rises from nothing: no click. */

@@ -2,9 +2,26 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { AttemptDraft } from '../contracts/practice.ts'
 
 const draft = (id: string): AttemptDraft => ({
-  id, kind: 'run', run: null, card: '', at: '2026-11-23T18:00:00.000Z', day: '2026-11-23', material: 'm7', suffix: 'm7', root: 'E', string: 5, frets: 'x7978x',
-  tuning: 'E2,A2,D3,G3,B3,E4', tempo: 80, grade: 'had', judge: 'player', shown: false, seconds: 3, faults: '', instrument: 'Archtop',
-}) // biome-ignore format: a table
+  id,
+  kind: 'run',
+  run: null,
+  card: '',
+  at: '2026-11-23T18:00:00.000Z',
+  day: '2026-11-23',
+  material: 'm7',
+  suffix: 'm7',
+  root: 'E',
+  string: 5,
+  frets: 'x7978x',
+  tuning: 'E2,A2,D3,G3,B3,E4',
+  tempo: 80,
+  grade: 'had',
+  judge: 'player',
+  shown: false,
+  seconds: 3,
+  faults: '',
+  instrument: 'Archtop',
+})
 
 /** A browser's storage, and a server that can be away. */
 let kept: Map<string, string>

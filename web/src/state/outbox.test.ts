@@ -95,7 +95,16 @@ test('a tune that was deleted meanwhile is kept anew', async () => {
   expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['GET /api/tunes/7', 'POST /api/tunes'])
 })
 
-const sheet = { title: 'Evening', paper: 'A4', lying: false, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour', blocks: [] } as unknown as Parameters<typeof keepSheet>[0] // biome-ignore format: a sheet
+const sheet = {
+  title: 'Evening',
+  paper: 'A4',
+  lying: false,
+  barsALine: 4,
+  necks: 'lying',
+  labels: 'none',
+  ink: 'colour',
+  blocks: [],
+} as unknown as Parameters<typeof keepSheet>[0]
 const other = { ...sheet, title: 'Evening, otherwise', version: 3 }
 test('a sheet that was changed elsewhere while it waited is told with both states; the chosen one is kept', async () => {
   givenServer(() => 'no server')

@@ -155,7 +155,11 @@ test('what was kept all the same is told no longer than to the next page', () =>
 test('what an earlier version of the page left waiting is shown and sent', async () => {
   const asked = givenServer(() => ({ status: 200, body: {} }))
   const left = new Map([['nestling.waiting.settings', '{"tempo":90}']])
-  vi.stubGlobal('localStorage', { getItem: (key: string) => left.get(key) ?? null, setItem: (key: string, text: string) => left.set(key, text), removeItem: (key: string) => left.delete(key) }) // biome-ignore format: a storage
+  vi.stubGlobal('localStorage', {
+    getItem: (key: string) => left.get(key) ?? null,
+    setItem: (key: string, text: string) => left.set(key, text),
+    removeItem: (key: string) => left.delete(key),
+  })
   openWaitingSettings()
   expect($session.get().settings.tempo).toBe(90)
   await sendAll()

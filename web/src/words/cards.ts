@@ -7,7 +7,13 @@ import type { Card, CardAnswer, Nearly } from '@nestling/core/practice'
 import { counted, fretsWord } from './shapes.ts'
 
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh'] as const
-const DEPTH_WORDS = { triads: 'as a triad', sevenths: 'as a seventh', ninths: 'as a ninth', elevenths: 'as an eleventh', thirteenths: 'as a thirteenth' } as const // biome-ignore format: a table
+const DEPTH_WORDS = {
+  triads: 'as a triad',
+  sevenths: 'as a seventh',
+  ninths: 'as a ninth',
+  elevenths: 'as an eleventh',
+  thirteenths: 'as a thirteenth',
+} as const
 
 /** The question in one line. */
 export function questionWords(card: Card, naming: NamingSystem): string {

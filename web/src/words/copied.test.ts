@@ -42,7 +42,11 @@ test('a shape of another instrument stays in the text and is no column', () => {
 
 test('a line is copied note by note, strings named as the player names them', () => {
   const { tuning } = shape('Cmaj7', 'x32000')
-  const notes = [{ string: 1, fret: 3 }, { string: 2, fret: 2 }, { string: 5, fret: 12 }] // biome-ignore format: a row
+  const notes = [
+    { string: 1, fret: 3 },
+    { string: 2, fret: 2 },
+    { string: 5, fret: 12 },
+  ]
   const { text, tab } = lineCopied('Cmaj7', notes, tuning.strings, 'german')
   expect(text).toBe('Cmaj7: 5/3 4/2 1/12')
   expect(tab.split('\n')).toEqual([

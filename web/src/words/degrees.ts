@@ -2,8 +2,17 @@
 import { type Degree, stepOf, withSigns } from '@nestling/core/pitch'
 
 const STEP_NAMES: Readonly<Record<number, string>> = {
-  1: 'root', 2: 'second', 3: 'third', 4: 'fourth', 5: 'fifth', 6: 'sixth', 7: 'seventh', 9: 'ninth', 11: 'eleventh', 13: 'thirteenth',
-} // biome-ignore format: a table
+  1: 'root',
+  2: 'second',
+  3: 'third',
+  4: 'fourth',
+  5: 'fifth',
+  6: 'sixth',
+  7: 'seventh',
+  9: 'ninth',
+  11: 'eleventh',
+  13: 'thirteenth',
+}
 
 const QUALITIES: Readonly<Record<string, string>> = {
   b: 'flat ',

@@ -35,14 +35,26 @@ test.each([
   [readFormula('R 3 5 8'), '8 is not a degree; expected degrees such as R b3 5 b7 9 #11'],
   [readThirds('m3 P4'), 'P4 is not a third; expected m3 or M3'],
   [readTuning('E2,Q2'), "Q2 is not a string's pitch; expected a note with its octave, such as E2 or F#3"],
-  [readStringSet('99', 6), '9 is not another string of 6; expected string numbers from 6 (lowest) to 1, each once, such as 5432'],
-  [readFrets('x3201', 6), '5 strings where the tuning has 6; expected one fret, 0 or x per string, low to high, such as x35343 or x-10-12-10-12-x'],
+  [
+    readStringSet('99', 6),
+    '9 is not another string of 6; expected string numbers from 6 (lowest) to 1, each once, such as 5432',
+  ],
+  [
+    readFrets('x3201', 6),
+    '5 strings where the tuning has 6; expected one fret, 0 or x per string, low to high, such as x35343 or x-10-12-10-12-x',
+  ],
   [readKey('Blue'), 'Blue is not a key; expected a key such as Bb, Bb major, Gm, G minor or F# Dorian'],
-  [readArrangement('sideways'), 'sideways is no arrangement and no degree; expected close, drop-2, drop-3, drop-2-4, drop-2-3, spread, shell, any, or degrees such as R-7-3-5'],
+  [
+    readArrangement('sideways'),
+    'sideways is no arrangement and no degree; expected close, drop-2, drop-3, drop-2-4, drop-2-3, spread, shell, any, or degrees such as R-7-3-5',
+  ],
   [readQuestion({ chord: 'C', bass: '7' }, player), '7 is not in the chord; expected a tone of the chord: R 3 5'],
   [readQuestion({ chord: 'C', fretMin: '99' }, player), '99 is no such number; expected a whole number from 1 to 36'],
-  [readTypedLine('Cmaj7 drop2 sideways', player), 'sideways is not part of the line here; expected close, drop 2, a string set such as 5432, 3rd bass, or no 5'],
-] as const)('%#: %s', (read, message) => expect(told(read as Parameters<typeof told>[0])).toBe(message)) // biome-ignore format: a table
+  [
+    readTypedLine('Cmaj7 drop2 sideways', player),
+    'sideways is not part of the line here; expected close, drop 2, a string set such as 5432, 3rd bass, or no 5',
+  ],
+] as const)('%#: %s', (read, message) => expect(told(read as Parameters<typeof told>[0])).toBe(message))
 
 test('an instrument’s numbers say what they are and what they may be', () =>
   expect(

@@ -79,8 +79,14 @@ const FINGERS = 'a finger 1 to 4, T or x per string, low to high, such as x1324x
 const WISHES = 'close, drop 2, a string set such as 5432, 3rd bass, or no 5'
 
 const TENSIONS_AT: Readonly<Record<string, string>> = {
-  '5': 'b5 or #5', '9': 'b9, 9 or #9', '11': '11 or #11', '13': 'b13 or 13', '4': '#4 or 11', '6': 'b6 or 6', '7': '7 or maj7',
-} // biome-ignore format: a table
+  '5': 'b5 or #5',
+  '9': 'b9, 9 or #9',
+  '11': '11 or #11',
+  '13': 'b13 or 13',
+  '4': '#4 or 11',
+  '6': 'b6 or 6',
+  '7': '7 or maj7',
+}
 
 const stringsExpected = (strings: number): string =>
   `string numbers from ${strings} (lowest) to 1, each once, such as ${strings >= 5 ? '5432' : '4321'}`

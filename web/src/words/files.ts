@@ -20,8 +20,10 @@ const SAID: Readonly<Record<FileProblemCode, (text: string) => string>> = {
   not_midi: () => 'This is no Standard MIDI File with bars and beats',
   cut_short: () => 'The MIDI file ends before its tracks do: it was cut short',
   not_json: (why) => `The JSON is broken${why === '' ? '' : `: ${why}`}`,
-  not_notebook: (table) => `This JSON is no Nestling notebook${table === '' ? '' : ` (“${table}” is not as it should be)`}`,
-  newer_notebook: (version) => `The notebook is of version ${version}, made by a newer Nestling; update Nestling to read it`,
+  not_notebook: (table) =>
+    `This JSON is no Nestling notebook${table === '' ? '' : ` (“${table}” is not as it should be)`}`,
+  newer_notebook: (version) =>
+    `The notebook is of version ${version}, made by a newer Nestling; update Nestling to read it`,
   not_csv: (why) => `The line is no CSV${why === '' ? '' : `: ${why}`}`,
   missing_column: (column) => `The column “${column}” is missing; expected chord, frets and tuning`,
   no_chords: () => 'No chord was found in it',
@@ -35,7 +37,10 @@ const SAID: Readonly<Record<FileProblemCode, (text: string) => string>> = {
   not_a_tuning: (tuning) => `“${tuning}” is no tuning of these strings; the usual one was taken`,
   not_a_definition: (text) => `The definition “${text}” can’t be read, and was left out`,
   no_bars: () => 'It has no bars: each chord takes one',
-  guessed_chord: (text) => (/^\d+$/.test(text) ? `${text} chords were named by their tones; check them` : `The shape ${text} was named by its tones; check it`),
+  guessed_chord: (text) =>
+    /^\d+$/.test(text)
+      ? `${text} chords were named by their tones; check them`
+      : `The shape ${text} was named by its tones; check it`,
   words_left: (text) => (/^\d+$/.test(text) ? `Lines of words were left aside: ${text}` : `“${text}” was left aside`),
   notes_left: (count) => `Single notes were left aside: ${count}; chords and their shapes are taken`,
   part_left: (part) => `${/^\d+$/.test(part) ? `A block of ${part} strings` : `The part ${part}`} was left aside`,
@@ -43,7 +48,7 @@ const SAID: Readonly<Record<FileProblemCode, (text: string) => string>> = {
   moved: (bar) => `In bar ${bar} a chord stood between two beats and was put on the nearer one`,
   repeats_left: () => 'Jumps (da capo, segno, coda, more than two times) were left aside',
   row_wrong: (why) => why,
-} // biome-ignore format: a table
+}
 
 /** `Line 3: “H” is no chord that is known, and was left out.` */
 export function fileWords({ code, line, text }: FileProblem): string {

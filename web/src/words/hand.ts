@@ -13,8 +13,14 @@ import {
 import { degreeName } from './degrees.ts'
 
 const ORDINALS = [
-  'root position', '1st inversion', '2nd inversion', '3rd inversion', '4th inversion', '5th inversion', '6th inversion',
-] // biome-ignore format: a table
+  'root position',
+  '1st inversion',
+  '2nd inversion',
+  '3rd inversion',
+  '4th inversion',
+  '5th inversion',
+  '6th inversion',
+]
 
 export const inversionWords = (inversion: number | null): string =>
   inversion === null ? 'over a bass of its own' : (ORDINALS[inversion] ?? '')

@@ -1,9 +1,20 @@
 /** Intervals between sounding voices, shortly and in words. */
 const SIGNS = ['unison', 'm2', 'M2', 'm3', 'M3', '4th', 'TT', '5th', 'm6', 'M6', 'm7', 'M7', '8ve'] as const
 const WORDS = [
-  'unison', 'minor second', 'second', 'minor third', 'major third', 'fourth', 'tritone', 'fifth', 'minor sixth', 'sixth', 'minor seventh',
-  'major seventh', 'octave',
-] as const // biome-ignore format: a table
+  'unison',
+  'minor second',
+  'second',
+  'minor third',
+  'major third',
+  'fourth',
+  'tritone',
+  'fifth',
+  'minor sixth',
+  'sixth',
+  'minor seventh',
+  'major seventh',
+  'octave',
+] as const
 
 /** `M3`, `5th`; past an octave with what it is an octave wider than: `M3+8`. */
 export function intervalSign(semitones: number): string {

@@ -7,9 +7,22 @@ import { type Cycle, type LogGrade, type Material, type PlaceRule, writeSuffix }
 import { counted, fretsWord } from './shapes.ts'
 
 const SUFFIX_WORDS: Readonly<Record<string, string>> = {
-  maj: 'Major triads', m: 'Minor triads', dim: 'Diminished triads', '+': 'Augmented triads', 7: 'Sevenths', maj7: 'Major sevenths', m7: 'Minor sevenths',
-  m7b5: 'Half-diminished sevenths', dim7: 'Diminished sevenths', 6: 'Sixths', m6: 'Minor sixths', 9: 'Ninths', maj9: 'Major ninths', m9: 'Minor ninths', 13: 'Thirteenths',
-} // biome-ignore format: a table
+  maj: 'Major triads',
+  m: 'Minor triads',
+  dim: 'Diminished triads',
+  '+': 'Augmented triads',
+  7: 'Sevenths',
+  maj7: 'Major sevenths',
+  m7: 'Minor sevenths',
+  m7b5: 'Half-diminished sevenths',
+  dim7: 'Diminished sevenths',
+  6: 'Sixths',
+  m6: 'Minor sixths',
+  9: 'Ninths',
+  maj9: 'Major ninths',
+  m9: 'Minor ninths',
+  13: 'Thirteenths',
+}
 /** What is offered to be practised: the chords that everybody meets first. */
 export const USUAL_SUFFIXES = [
   'maj7',
@@ -53,9 +66,15 @@ export function materialWords(material: Material, title = '', naming: NamingSyst
 }
 
 export const CYCLE_WORDS: Readonly<Record<Cycle, string>> = {
-  fourths: 'by fourths', fifths: 'by fifths', semitones: 'by semitones', 'whole-tones': 'by whole tones', 'minor-thirds': 'by minor thirds', 'major-thirds': 'by major thirds',
-  shuffle: 'shuffled', stay: 'as it stands',
-} // biome-ignore format: a table
+  fourths: 'by fourths',
+  fifths: 'by fifths',
+  semitones: 'by semitones',
+  'whole-tones': 'by whole tones',
+  'minor-thirds': 'by minor thirds',
+  'major-thirds': 'by major thirds',
+  shuffle: 'shuffled',
+  stay: 'as it stands',
+}
 
 export function placeWords({ kind, strings }: PlaceRule, count: number): string {
   const numbers = strings.map((string) => stringNumber(string, count))

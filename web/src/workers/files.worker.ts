@@ -24,7 +24,13 @@ const api = {
    * @param kept Tunes of the Book: shapes of a table can be put under them by title.
    * @param tuneOf A tune of the Book, whole.
    */
-  async read(name: string, bytes: Uint8Array, kept: readonly Pick<BookTune, 'id' | 'title'>[], tuneOf: (id: number) => Promise<KeptTune>, now: string): Promise<FileAnswer> {
+  async read(
+    name: string,
+    bytes: Uint8Array,
+    kept: readonly Pick<BookTune, 'id' | 'title'>[],
+    tuneOf: (id: number) => Promise<KeptTune>,
+    now: string,
+  ): Promise<FileAnswer> {
     const read = readFile(name, bytes)
     if (!read.ok) return read
     const file = read.value
@@ -34,26 +40,51 @@ const api = {
     }
     const title = name.replace(/\.[^.]+$/, '').slice(0, 60) || 'a tune'
     const { tunes, shapes } = file.read
-    const drafts = tunes.map(({ tune, remarks }, index) => ({ ...tuneDraftOf(tune, remarks, title), id: index + 1, createdAt: now }))
+    const drafts = tunes.map(({ tune, remarks }, index) => ({
+      ...tuneDraftOf(tune, remarks, title),
+      id: index + 1,
+      createdAt: now,
+    }))
     // Rows that are here already are compared, found to be the same, and give shapes their place.
     const wanted = [...new Set(shapes.flatMap(({ tune }) => tune ?? []))]
-    const here = await Promise.all(wanted.flatMap((one) => kept.find((tune) => tune.title === one) ?? []).map(({ id }) => tuneOf(id)))
-    const named = here.map(({ title: own, query, chords, remarks, createdAt }, index) => ({ title: own, query, chords, remarks, id: drafts.length + index + 1, createdAt }))
+    const here = await Promise.all(
+      wanted.flatMap((one) => kept.find((tune) => tune.title === one) ?? []).map(({ id }) => tuneOf(id)),
+    )
+    const named = here.map(({ title: own, query, chords, remarks, createdAt }, index) => ({
+      title: own,
+      query,
+      chords,
+      remarks,
+      id: drafts.length + index + 1,
+      createdAt,
+    }))
     const missing = wanted.filter((one) => !kept.some((tune) => tune.title === one))
     const rows = shapes.map(({ name: own, note, shape, tune, tags }) => {
       const { fingers = '', ...texts } = writeShape(shape)
       return {
-        ...texts, fingers, name: own.slice(0, 60) || writeSymbol(shape.chord, { ascii: true }), note: note.slice(0, 500), tags: [...(tags ?? [])].slice(0, 20), tune: named.find(({ title: one }) => one === tune)?.id ?? null, createdAt: now,
+        ...texts,
+        fingers,
+        name: own.slice(0, 60) || writeSymbol(shape.chord, { ascii: true }),
+        note: note.slice(0, 500),
+        tags: [...(tags ?? [])].slice(0, 20),
+        tune: named.find(({ title: one }) => one === tune)?.id ?? null,
+        createdAt: now,
       }
     })
-    const left = [...file.left, ...missing.map((one) => problem('row_wrong', 0, `No tune “${one}” in the Book: in none`))]
+    const left = [
+      ...file.left,
+      ...missing.map((one) => problem('row_wrong', 0, `No tune “${one}” in the Book: in none`)),
+    ]
     return answer(file.kind, left, { savedAt: now, ...EMPTY_TABLES, tunes: [...drafts, ...named], shapes: rows })
   },
-} // biome-ignore format: long rows
+}
 
 function answer(kind: AnyFile['kind'], left: readonly FileProblem[], tables: object): FileAnswer {
-  return { ok: true, value: { kind, left, notebook: JSON.stringify({ format: NOTEBOOK_FORMAT, version: NOTEBOOK_VERSION, ...tables }) } }
-} // biome-ignore format: one answer
+  return {
+    ok: true,
+    value: { kind, left, notebook: JSON.stringify({ format: NOTEBOOK_FORMAT, version: NOTEBOOK_VERSION, ...tables }) },
+  }
+}
 
 export type FilesWorker = typeof api
 expose(api)

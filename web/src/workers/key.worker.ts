@@ -1,8 +1,13 @@
 /** Lanes, off the main thread: one key after another while something plays. */
 import type { HandProfile } from '@nestling/core/hand'
 import {
-  type KeyOnNeck, type KeyQuestion, keyOnNeck, type LaneAsk, type LaneInKey, lanesOfAllKeys,
-} from '@nestling/core/lane' // biome-ignore format: a list
+  type KeyOnNeck,
+  type KeyQuestion,
+  keyOnNeck,
+  type LaneAsk,
+  type LaneInKey,
+  lanesOfAllKeys,
+} from '@nestling/core/lane'
 import type { Neck } from '@nestling/core/neck'
 import { expose } from 'comlink'
 

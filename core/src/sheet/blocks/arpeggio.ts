@@ -29,16 +29,31 @@ export function arpeggioRows(block: ArpeggioBlock, room: BlockRoom): readonly Ro
   const strings = neck.open.length
   const pressed = notes.map(({ fret }) => fret).filter((fret) => fret > 0)
   const from = Math.max(1, Math.min(...pressed) - 1)
-  const lane: NeckRoom = { ...facing, x: 0, y: 2.4, width: Math.min(width, 150), strings, from, to: Math.max(from + 4, ...pressed) + 1, pitch: PITCH }
+  const lane: NeckRoom = {
+    ...facing,
+    x: 0,
+    y: 2.4,
+    width: Math.min(width, 150),
+    strings,
+    from,
+    to: Math.max(from + 4, ...pressed) + 1,
+    pitch: PITCH,
+  }
   const marks: Mark[] = [
     ...neckMarks(lane),
     ...shapeMarks(
       lane,
-      notes.map((note) => ({ ...note, label: labelOf(sheet.labels === 'none' ? 'finger' : sheet.labels, note, naming) })),
+      notes.map((note) => ({
+        ...note,
+        label: labelOf(sheet.labels === 'none' ? 'finger' : sheet.labels, note, naming),
+      })),
       { thread: false },
     ),
   ]
-  const rows: Row[] = [title, { block: block.id, height: neckGrid(lane).bottom + 8, marks, staysWithNext: block.under !== 'nothing' }]
+  const rows: Row[] = [
+    title,
+    { block: block.id, height: neckGrid(lane).bottom + 8, marks, staysWithNext: block.under !== 'nothing' },
+  ]
   if (block.under === 'nothing') return rows
   const events = lineEvents(notes)
   const beats = Math.max(4, Math.ceil((events.length * EACH) / 4) * 4)
@@ -47,7 +62,10 @@ export function arpeggioRows(block: ArpeggioBlock, room: BlockRoom): readonly Ro
     rows.push({
       block: block.id,
       height: tabHeight(strings) + 6,
-      marks: [...tabBar(tab, { first: true, opens: false, closes: false, ends: true }), ...tabDigits(tab, events, beats, 4)],
+      marks: [
+        ...tabBar(tab, { first: true, opens: false, closes: false, ends: true }),
+        ...tabDigits(tab, events, beats, 4),
+      ],
     })
   } else
     rows.push({
@@ -55,17 +73,34 @@ export function arpeggioRows(block: ArpeggioBlock, room: BlockRoom): readonly Ro
       height: STAFF_HEIGHT + 2,
       marks: [
         {
-          kind: 'staff', x: 0, y: 0, width, height: STAFF_HEIGHT, strings, bars: writtenBars({ metre: FOUR_FOUR, countIn: 0, loop: false, beats, events }), begins: true, ends: true,
+          kind: 'staff',
+          x: 0,
+          y: 0,
+          width,
+          height: STAFF_HEIGHT,
+          strings,
+          bars: writtenBars({ metre: FOUR_FOUR, countIn: 0, loop: false, beats, events }),
+          begins: true,
+          ends: true,
         },
       ],
     })
   return rows
-} // biome-ignore format: long marks
+}
 
 /** Up the line and back, in eighths. */
 function lineEvents(notes: readonly ArpeggioNote[]): readonly StringEvent[] {
   const order = [...notes, ...notes.slice(0, -1).toReversed()]
   return order.map(({ midi, note, string, fret, finger }, index) => ({
-    part: 'strings', at: index * EACH, length: EACH, loud: 0.8, midi, pitch: pitchAt(note, midi), string, fret, finger, mark: index,
-  })) // biome-ignore format: one breath
+    part: 'strings',
+    at: index * EACH,
+    length: EACH,
+    loud: 0.8,
+    midi,
+    pitch: pitchAt(note, midi),
+    string,
+    fret,
+    finger,
+    mark: index,
+  }))
 }

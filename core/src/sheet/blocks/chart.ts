@@ -118,13 +118,15 @@ export function chartRows(block: ChartBlock, room: BlockRoom): readonly Row[] {
 
 /** The frets that all shapes of the tune lie in, so that the hand's walk is seen from neck to neck. */
 function windowOf(bars: readonly BarOnPaper[]): { readonly from: number; readonly to: number } {
-  const pressed = bars.flatMap(({ chords }) => chords.flatMap(({ frets }) => (frets ?? []).filter((fret): fret is number => fret !== null && fret > 0)))
+  const pressed = bars.flatMap(({ chords }) =>
+    chords.flatMap(({ frets }) => (frets ?? []).filter((fret): fret is number => fret !== null && fret > 0)),
+  )
   if (pressed.length === 0) return { from: 1, to: FEWEST_FRETS }
   const [low, high] = [Math.min(...pressed), Math.max(...pressed)]
   // A neck that reaches to its beginning shows the nut.
   const from = low <= 3 ? 1 : low
   return { from, to: Math.max(high, from + FEWEST_FRETS - 1) }
-} // biome-ignore format: one breath
+}
 
 function barsOnPaper({ tune, pattern }: Found, block: ChartBlock, room: BlockRoom): readonly BarOnPaper[] {
   const out = writtenOut(tune)
@@ -134,21 +136,29 @@ function barsOnPaper({ tune, pattern }: Found, block: ChartBlock, room: BlockRoo
   const shapes = played.chords.map(({ bar, slot }) => out.shapes[bar]?.[slot])
   const events = stringEvents(
     tuneScore(played, shapes, neck, {
-      pattern, style: once.style, bass: undefined, drums: false, click: false, loop: false, countInBars: 0, tempo: 80,
+      pattern,
+      style: once.style,
+      bass: undefined,
+      drums: false,
+      click: false,
+      loop: false,
+      countInBars: 0,
+      tempo: 80,
     }),
-  ) // biome-ignore format: one breath
+  )
   const tonesFor = tonesIn(neck, block, room)
   let before: { readonly chord: Chord; readonly frets: HeldChord['frets'] } | undefined
   return played.bars.map((bar, index): BarOnPaper => {
     const slots = out.chart.bars[index]?.slots ?? []
     const chords = slots.flatMap((slot, place): readonly ChordOnPaper[] => {
-      if (slot.kind === 'rest') return [{ chord: NO_CHORD, frets: undefined, tones: [], at: place / slots.length, isRest: true }]
+      if (slot.kind === 'rest')
+        return [{ chord: NO_CHORD, frets: undefined, tones: [], at: place / slots.length, isRest: true }]
       if (slot.kind !== 'chord') return []
       const held = out.shapes[index]?.[place]
       const tones = held ? tonesFor(slot.chord, held, before) : []
       if (held) before = { chord: slot.chord, frets: held.frets }
       return [{ chord: slot.chord, frets: held?.frets, tones, at: place / slots.length, isRest: false }]
-    }) // biome-ignore format: one breath
+    })
     return {
       bar: tune.chart.bars[index] ?? { slots },
       index,
@@ -241,15 +251,28 @@ function lineRow(bars: readonly BarOnPaper[], frame: LineFrame): Row {
       const head = headWidth(bar, index, room)
       const name = chord.isRest ? 'N.C.' : symbolIn(room, chord.chord)
       marks.push(
-        text(left + head, NAME + 0.8, fitted(name, each - head - 8, measure, 'serif', NAME), { face: 'serif', size: NAME }),
+        text(left + head, NAME + 0.8, fitted(name, each - head - 8, measure, 'serif', NAME), {
+          face: 'serif',
+          size: NAME,
+        }),
       )
       if (!hasNecks || chord.frets === undefined) continue
       const neck: NeckRoom = upright
-        ? { ...facing, x: left + 8, y: neckTop + 4, width: 0, strings, ...window, pitch: UPRIGHT_PITCH, upright, fretHeight: FRET_HEIGHT }
+        ? {
+            ...facing,
+            x: left + 8,
+            y: neckTop + 4,
+            width: 0,
+            strings,
+            ...window,
+            pitch: UPRIGHT_PITCH,
+            upright,
+            fretHeight: FRET_HEIGHT,
+          }
         : { ...facing, x: left, y: neckTop, width: each - 5, strings, ...window, pitch: PITCH }
       const egg = Math.min(EGG, neckGrid(neck).each * 0.46)
       marks.push(...neckMarks(neck), ...moveArc(neck, chord.tones), ...shapeMarks(neck, chord.tones, { egg }))
-    } // biome-ignore format: one breath
+    }
     if (block.under === 'tab') {
       const beats = beatsInBar(bar.metre)
       const tab = { x, y: underTop, width: barWidth, strings }

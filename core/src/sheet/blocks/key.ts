@@ -24,11 +24,15 @@ export function keyRows(block: KeyBlock, room: BlockRoom): readonly Row[] {
   const roots = block.roots.filter((number) => number >= 1 && number <= strings)
   const found = keyOnNeck(
     {
-      key, depth: block.depth, school: 'plain', fifthInBass: false, asks: roots.map((number) => ({ kind: 'root', string: stringIndex(number, strings) })),
+      key,
+      depth: block.depth,
+      school: 'plain',
+      fifthInBass: false,
+      asks: roots.map((number) => ({ kind: 'root', string: stringIndex(number, strings) })),
     },
     neck,
     player.hand,
-  ) // biome-ignore format: one breath
+  )
   const rows: Row[] = [
     heading(block.id, `The key of ${writeKey(key, { naming })} in ${block.depth}`, room, 'every step where it lies'),
   ]
@@ -54,9 +58,20 @@ function laneRow(
   const upper: Mark[] = []
   // Only strings that sound take height.
   const held = steps.flatMap(({ shape, instead }) => shape ?? instead?.shape ?? [])
-  const used = Array.from({ length: strings }, (_, string) => string).filter((string) => held.some(({ frets }) => frets[string] !== null))
+  const used = Array.from({ length: strings }, (_, string) => string).filter((string) =>
+    held.some(({ frets }) => frets[string] !== null),
+  )
   const rowOf = (string: number) => used.indexOf(string)
-  const neck: NeckRoom = { ...facing, x: LEFT, y: 6.4, width: width - LEFT, strings: Math.max(1, used.length), from: 1, to: highest, pitch: PITCH }
+  const neck: NeckRoom = {
+    ...facing,
+    x: LEFT,
+    y: 6.4,
+    width: width - LEFT,
+    strings: Math.max(1, used.length),
+    from: 1,
+    to: highest,
+    pitch: PITCH,
+  }
   const grid = neckGrid(neck)
   const marks: Mark[] = [
     text(0, 6.4 + 4.5, 'root on', { face: 'bold', size: SMALL }),
@@ -70,7 +85,9 @@ function laneRow(
       return shape ? [{ step, shape, chord: step.shape ? step.chord : (step.instead?.chord ?? step.chord) }] : []
     })
     .map((one) => {
-      const sounding = one.shape.frets.flatMap((fret, string) => (fret === null ? [] : [{ fret, string: rowOf(string) }]))
+      const sounding = one.shape.frets.flatMap((fret, string) =>
+        fret === null ? [] : [{ fret, string: rowOf(string) }],
+      )
       const bass = sounding[0] as (typeof sounding)[number]
       const top = sounding.at(-1) as (typeof sounding)[number]
       return { ...one, bass: grid.at(bass.string, bass.fret), top: grid.at(top.string, top.fret) }
@@ -81,7 +98,14 @@ function laneRow(
       const degree = shape.degrees[string]
       return fret === null || !degree
         ? []
-        : [{ string: rowOf(string), fret, degree, label: labelOf(sheet.labels, { degree, finger: shape.fingering?.fingers[string] }, naming) }]
+        : [
+            {
+              string: rowOf(string),
+              fret,
+              degree,
+              label: labelOf(sheet.labels, { degree, finger: shape.fingering?.fingers[string] }, naming),
+            },
+          ]
     })
     marks.push(...shapeMarks(neck, tones, { hand: false, egg: 2 }))
     const numeral = read.ok ? writeStep(step.chord, read.value, 'roman') : ''
@@ -93,12 +117,20 @@ function laneRow(
     taken.above = above + measure(numeral, 'sans', 3)
     taken.below = below + measure(name, 'serif', 3.8)
   }
-  if (isLast) for (const [index, mark] of marks.entries()) if (mark.kind === 'text' && mark.size === 3.2) marks[index] = { ...mark, y: mark.y + 4.6 }
+  if (isLast)
+    for (const [index, mark] of marks.entries())
+      if (mark.kind === 'text' && mark.size === 3.2) marks[index] = { ...mark, y: mark.y + 4.6 }
   const left = steps.filter(({ shape, instead }) => !shape && !instead)
   if (left.length > 0)
-    marks.push(text(0, 6.4 + 13.5, `without ${left.map(({ chord }) => symbolIn(room, chord)).join(', ')}`, { face: 'italic', size: 3, role: 'soft' }))
+    marks.push(
+      text(0, 6.4 + 13.5, `without ${left.map(({ chord }) => symbolIn(room, chord)).join(', ')}`, {
+        face: 'italic',
+        size: 3,
+        role: 'soft',
+      }),
+    )
   return { block: block.id, height: grid.bottom + (isLast ? 11.4 : 7.4), marks: [...marks, ...upper] }
-} // biome-ignore format: long marks
+}
 
 /** What every step is made of. */
 function formulaRows(block: KeyBlock, room: BlockRoom): readonly Row[] {
@@ -136,12 +168,17 @@ function formulaRows(block: KeyBlock, room: BlockRoom): readonly Row[] {
             const beside = Math.max(17, measure(name, 'serif', 4.2) + 2.5)
             return [
               text(x, 4.3, name, { face: 'serif', size: 4.2 }),
-              text(x + beside, 4.2, fitted(one.chord.formula.map(withSigns).join(' '), each - beside, measure, 'sans', SMALL), { role: 'soft' }),
+              text(
+                x + beside,
+                4.2,
+                fitted(one.chord.formula.map(withSigns).join(' '), each - beside, measure, 'sans', SMALL),
+                { role: 'soft' },
+              ),
             ]
           }),
           line(0, 5.6, width, 5.6, 'rule', 0.15),
         ],
       }
     }),
-  ] // biome-ignore format: long marks
+  ]
 }

@@ -25,28 +25,46 @@ export function mapRows(block: MapBlock, room: BlockRoom): readonly Row[] {
       cells: cells.filter((cell): cell is MapPlace => cell.kind === 'place' && cell.hold !== 'beyond'),
     }))
     .filter(({ cells }) => cells.length > 0)
-  const highest = Math.max(5, ...filled.flatMap(({ cells }) => cells.flatMap(({ frets }) => frets.map((fret) => fret ?? 0))))
-  const how = block.arrangement === '' || block.arrangement === 'any' ? '' : ` as ${block.arrangement.replaceAll('-', ' ')}`
+  const highest = Math.max(
+    5,
+    ...filled.flatMap(({ cells }) => cells.flatMap(({ frets }) => frets.map((fret) => fret ?? 0))),
+  )
+  const how =
+    block.arrangement === '' || block.arrangement === 'any' ? '' : ` as ${block.arrangement.replaceAll('-', ' ')}`
   const rows: Row[] = [heading(block.id, `${symbolIn(room, map.chord)}${how} on all string sets`, room)]
   if (filled.length === 0) return [...rows, ...missing(block.id, 'No shape of it lies within this hand’s reach.', room)]
   for (const [index, { set, cells }] of filled.entries()) {
     const isLast = index === filled.length - 1
     const low = set[0] ?? 0
     const lane: NeckRoom = {
-      ...facing, x: LEFT, y: 2.6, width: width - LEFT, strings: (set.at(-1) ?? 0) - low + 1, from: 1, to: highest, pitch: PITCH,
-    } // biome-ignore format: one breath
+      ...facing,
+      x: LEFT,
+      y: 2.6,
+      width: width - LEFT,
+      strings: (set.at(-1) ?? 0) - low + 1,
+      from: 1,
+      to: highest,
+      pitch: PITCH,
+    }
     const marks = [
-      text(0, 2.6 + ((lane.strings - 1) * PITCH) / 2 + 1.2, set.map((string) => stringNumber(string, strings)).join(strings > 9 ? '.' : ' '), { face: 'bold' }),
+      text(
+        0,
+        2.6 + ((lane.strings - 1) * PITCH) / 2 + 1.2,
+        set.map((string) => stringNumber(string, strings)).join(strings > 9 ? '.' : ' '),
+        { face: 'bold' },
+      ),
       ...neckMarks(lane, isLast ? 'all' : 'none'),
     ]
     for (const { frets, degrees } of cells) {
       const tones = frets.flatMap((fret, string): readonly TonePlace[] => {
         const degree = degrees[string]
-        return fret === null || !degree ? [] : [{ string: string - low, fret, degree, label: labelOf(sheet.labels, { degree }, naming) }]
+        return fret === null || !degree
+          ? []
+          : [{ string: string - low, fret, degree, label: labelOf(sheet.labels, { degree }, naming) }]
       })
       marks.push(...shapeMarks(lane, tones, { hand: false, egg: 2 }))
     }
     rows.push({ block: block.id, height: neckGrid(lane).bottom + (isLast ? 8 : 3), marks })
   }
   return rows
-} // biome-ignore format: long marks
+}

@@ -79,17 +79,36 @@ function shapeCell(
   const strings = shape.frets.length
   const window = shared ?? windowAround([one])
   const fingers =
-    sheet.labels === 'finger' ? (shape.fingers ?? handOn(neck, player.hand, { thumb: player.thumb }).bestFingering(shape.frets)?.fingers) : undefined
+    sheet.labels === 'finger'
+      ? (shape.fingers ?? handOn(neck, player.hand, { thumb: player.thumb }).bestFingering(shape.frets)?.fingers)
+      : undefined
   const tones = shape.frets.flatMap((fret, string): readonly TonePlace[] => {
     if (fret === null) return []
     const degree = voicing?.degrees[string] ?? '9'
-    return [{ string, fret, degree, label: labelOf(sheet.labels, { degree, note: voicing?.notes[string], finger: fingers?.[string] }, naming) }]
+    return [
+      {
+        string,
+        fret,
+        degree,
+        label: labelOf(sheet.labels, { degree, note: voicing?.notes[string], finger: fingers?.[string] }, naming),
+      },
+    ]
   })
   const symbol = symbolIn(room, shape.chord)
   const own = measure(symbol, 'serif', NAME)
   const beside = one.name === '' || one.name === symbol ? '' : one.name
   const place: NeckRoom = upright
-    ? { ...facing, x: x + 8, y: NAME + 8.6, width: 0, strings, ...window, pitch: UPRIGHT_PITCH, upright, fretHeight: FRET_HEIGHT }
+    ? {
+        ...facing,
+        x: x + 8,
+        y: NAME + 8.6,
+        width: 0,
+        strings,
+        ...window,
+        pitch: UPRIGHT_PITCH,
+        upright,
+        fretHeight: FRET_HEIGHT,
+      }
     : { ...facing, x, y: NAME + 4.6, width: width - 6, strings, ...window, pitch: PITCH }
   const grid = neckGrid(place)
   const noteTop = grid.bottom + (upright ? 3 : 8.2)
@@ -99,10 +118,19 @@ function shapeCell(
     height: noteTop + told.length * SMALL * 1.3,
     marks: [
       text(x, NAME + 0.8, fitted(symbol, width - 6, measure, 'serif', NAME), { face: 'serif', size: NAME }),
-      ...(beside === '' || own + 8 > width - 6 ? [] : [text(x + own + 2, NAME + 0.8, fitted(beside, width - own - 8, measure, 'sans', SMALL), { role: 'soft' })]),
+      ...(beside === '' || own + 8 > width - 6
+        ? []
+        : [text(x + own + 2, NAME + 0.8, fitted(beside, width - own - 8, measure, 'sans', SMALL), { role: 'soft' })]),
       ...neckMarks(place),
       ...shapeMarks(place, tones, { egg: Math.min(EGG, grid.each * 0.46) }),
-      ...told.map((words, index) => text(x, noteTop + SMALL + index * SMALL * 1.3, index === MOST_NOTE_LINES - 1 && note.length > MOST_NOTE_LINES ? `${words}…` : words, { face: 'italic', role: 'soft' })),
+      ...told.map((words, index) =>
+        text(
+          x,
+          noteTop + SMALL + index * SMALL * 1.3,
+          index === MOST_NOTE_LINES - 1 && note.length > MOST_NOTE_LINES ? `${words}…` : words,
+          { face: 'italic', role: 'soft' },
+        ),
+      ),
     ],
   }
-} // biome-ignore format: long marks
+}

@@ -27,14 +27,18 @@ export function tabBar(
       return line(at - 0.01, middle, at + 0.01, middle, 'ink', 0.8)
     })
   return [
-    ...Array.from({ length: strings }, (_, row) => line(x, y + row * TAB_PITCH, end, y + row * TAB_PITCH, 'soft', 0.14)),
+    ...Array.from({ length: strings }, (_, row) =>
+      line(x, y + row * TAB_PITCH, end, y + row * TAB_PITCH, 'soft', 0.14),
+    ),
     ...(marks.first ? [line(x, y, x, bottom, 'ink', 0.22)] : []),
-    ...(marks.opens ? [line(x, y, x, bottom, 'ink', 0.8), line(x + 1, y, x + 1, bottom, 'ink', 0.22), ...dots(x + 2.2)] : []),
+    ...(marks.opens
+      ? [line(x, y, x, bottom, 'ink', 0.8), line(x + 1, y, x + 1, bottom, 'ink', 0.22), ...dots(x + 2.2)]
+      : []),
     ...(marks.closes || marks.ends
       ? [line(end - 1.2, y, end - 1.2, bottom, 'ink', 0.22), line(end, y, end, bottom, 'ink', 0.8)]
       : [line(end, y, end, bottom, 'ink', 0.22)]),
     ...(marks.closes ? dots(end - 2.4) : []),
-  ] // biome-ignore format: a list
+  ]
 }
 
 /**
@@ -57,7 +61,11 @@ export function tabDigits(
   return events
     .filter(({ mark = -1, at }) => !crowded || at - (firstOf.get(mark) ?? at) < 0.2)
     .map(({ at, string, fret }) => ({
-      ...text(x + inset + at * room, y + (strings - 1 - string) * TAB_PITCH + 1.1, String(fret), { size: DIGITS, anchor: 'middle', face: 'bold' }),
+      ...text(x + inset + at * room, y + (strings - 1 - string) * TAB_PITCH + 1.1, String(fret), {
+        size: DIGITS,
+        anchor: 'middle',
+        face: 'bold',
+      }),
       backed: DIGITS * (fret > 9 ? 1.25 : 0.75),
-    })) // biome-ignore format: one breath
+    }))
 }

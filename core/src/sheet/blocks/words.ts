@@ -26,12 +26,14 @@ export function titleRows(
           : [
               fits
                 ? text(width, TITLE * 0.92, aside, { role: 'soft', anchor: 'end' })
-                : text(0, TITLE * 0.92 + SMALL * LEADING + 0.6, fitted(aside, width, measure, 'sans', SMALL), { role: 'soft' }),
+                : text(0, TITLE * 0.92 + SMALL * LEADING + 0.6, fitted(aside, width, measure, 'sans', SMALL), {
+                    role: 'soft',
+                  }),
             ]),
       ],
       staysWithNext: true,
     },
-  ] // biome-ignore format: nested marks
+  ]
 }
 
 export function heading(block: string, words: string, { width, measure }: BlockRoom, aside = ''): Row {
@@ -87,10 +89,15 @@ export function lines(words: string, width: number, measure: Measure, face: Face
 }
 
 /** What can't be drawn says so where it would stand. */
-export const missing = (block: string, words: string, { width, measure }: BlockRoom, role: Role = 'soft'): readonly Row[] => [
+export const missing = (
+  block: string,
+  words: string,
+  { width, measure }: BlockRoom,
+  role: Role = 'soft',
+): readonly Row[] => [
   {
     block,
     height: SMALL * LEADING + 2,
     marks: [text(0, SMALL + 1, fitted(words, width, measure, 'italic', SMALL), { face: 'italic', role })],
   },
-] // biome-ignore format: one breath
+]

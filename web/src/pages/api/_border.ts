@@ -39,8 +39,12 @@ export interface Refusal extends Problem {
 export function refusalOf(request: Request, environment: Environment): Refusal | undefined {
   const host = request.headers.get('host') ?? new URL(request.url).host
   const refused = (status: number, field: string, error: string, expected: string): Refusal => ({
-    status, error, field, at: 0, expected,
-  }) // biome-ignore format: one breath
+    status,
+    error,
+    field,
+    at: 0,
+    expected,
+  })
   if (!isOurs(host, environment))
     return refused(
       403,

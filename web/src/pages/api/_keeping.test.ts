@@ -78,7 +78,10 @@ test('what is changed there is seen here, and is taken back there', async () => 
 })
 
 test('a large notebook is compared and put in while the main thread goes on, and who writes meanwhile waits outside', async () => {
-  const file = { ...EMPTY_TABLES, shapes: Array.from({ length: 3000 }, (_, index) => ({ ...shape(`take ${index}`), frets: 'x6868x' })) } // biome-ignore format: rows
+  const file = {
+    ...EMPTY_TABLES,
+    shapes: Array.from({ length: 3000 }, (_, index) => ({ ...shape(`take ${index}`), frets: 'x6868x' })),
+  }
   const text = writeNotebook(file as never, '')
   const delay = monitorEventLoopDelay({ resolution: 5 })
   delay.enable()

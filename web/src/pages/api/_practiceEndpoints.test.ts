@@ -14,8 +14,19 @@ const STANDARD = 'E2,A2,D3,G3,B3,E4'
 
 describe('practice', () => {
   const attempt = {
-    id: 'an-attempt-1', kind: 'run', at: '2026-11-23T18:00:00.000Z', day: '2026-11-23', material: 'm7', suffix: 'm7', root: 'Ab', string: 5, frets: 'x-11-13-11-12-x', tempo: 66, grade: 'had', seconds: 3.6,
-  } as const // biome-ignore format: a table
+    id: 'an-attempt-1',
+    kind: 'run',
+    at: '2026-11-23T18:00:00.000Z',
+    day: '2026-11-23',
+    material: 'm7',
+    suffix: 'm7',
+    root: 'Ab',
+    string: 5,
+    frets: 'x-11-13-11-12-x',
+    tempo: 66,
+    grade: 'had',
+    seconds: 3.6,
+  } as const
 
   test.each([
     [{ grade: 'splendid' }, 'grade'],

@@ -63,5 +63,11 @@ describe.each(kept.map((tune) => [tune.title, tune] as const))('%s', (_title, tu
 })
 
 test('a tune or a format that is not there is not found', async () => {
-  for (const [id, format] of [['99', 'mid'], ['1', 'doc'], ['1', 'constructor'], ['x', 'mid']] as const) expect(fetched(id, format).status).toBe(404)
-}) // biome-ignore format: a list
+  for (const [id, format] of [
+    ['99', 'mid'],
+    ['1', 'doc'],
+    ['1', 'constructor'],
+    ['x', 'mid'],
+  ] as const)
+    expect(fetched(id, format).status).toBe(404)
+})

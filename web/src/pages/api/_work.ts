@@ -57,6 +57,8 @@ export interface WorkDone {
 
 /** Longer than any question that is within the limits; who waits that long is better told. */
 const MOST_MS = { reckoning: 8000, looking: 8000, keeping: 60_000 } as const
+/** `NESTLING_PATIENCE_MS` lets slower machines take longer. */
+const mostMs = (pool: PoolName): number => Number(process.env['NESTLING_PATIENCE_MS'] ?? MOST_MS[pool])
 const NARROWER = {
   reckoning: 'fewer strings, frets or chords',
   looking: 'less at once',
@@ -132,7 +134,7 @@ function routeTo(pool: PoolName, name: WorkName, turn?: typeof inTurn): (asked: 
     const asked: WorkAsked = { name, url: url.href, method, params, body: sent, zipped }
     // What is large goes from thread to thread without being copied.
     const transferList = sent === null ? [] : [sent.buffer as ArrayBuffer]
-    const tooLong = AbortSignal.timeout(MOST_MS[pool])
+    const tooLong = AbortSignal.timeout(mostMs(pool))
     const signal = turn ? tooLong : AbortSignal.any([request.signal, tooLong])
     const answered = () => started(pool).run(asked, { signal, transferList })
     try {
@@ -150,7 +152,7 @@ function notDone(error: unknown, tookTooLong: boolean, pool: PoolName): Response
   const message = error instanceof Error ? error.message : String(error)
   if (tookTooLong)
     return problem(503, {
-      error: `this takes longer than ${MOST_MS[pool] / 1000} seconds; expected ${NARROWER[pool]}`,
+      error: `this takes longer than ${mostMs(pool) / 1000} seconds; expected ${NARROWER[pool]}`,
       field: 'question',
       expected: NARROWER[pool],
     })

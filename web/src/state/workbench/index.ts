@@ -1,12 +1,37 @@
 /** The state of the Build view. */
 export {
-  clearNeck, invert, moveFret, moveStrings, nameByHand, setByHand, setString, takeFingers, takeLine, takeName, takeQuestion, takeShape, takeVoicing,
-  toggleString, typeLine,
-} from './actions.ts' // biome-ignore format: a list
+  clearNeck,
+  invert,
+  moveFret,
+  moveStrings,
+  nameByHand,
+  setByHand,
+  setString,
+  takeFingers,
+  takeLine,
+  takeName,
+  takeQuestion,
+  takeShape,
+  takeVoicing,
+  toggleString,
+  typeLine,
+} from './actions.ts'
 export { type Address, addressOf, addressOfShape, questionTextsIn, readAddress, stepFrom } from './address.ts'
 export { $counts, $waysOut, countFor, countWord } from './counts.ts'
 export { $otherSets } from './otherSets.ts'
 export {
-  $preview, $workbench, asked, changePlayer, current, finishLine, neckIn, openWorkbench, redo, searchAgain, shapeInHand, undo, voicingInHand,
-} from './store.ts' // biome-ignore format: a list
+  $preview,
+  $workbench,
+  asked,
+  changePlayer,
+  current,
+  finishLine,
+  neckIn,
+  openWorkbench,
+  redo,
+  searchAgain,
+  shapeInHand,
+  undo,
+  voicingInHand,
+} from './store.ts'
 export type { CountedWayOut, Counts, Preview, Search, Step, WorkbenchState } from './types.ts'

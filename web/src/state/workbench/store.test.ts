@@ -23,9 +23,28 @@ vi.mock('../../workers/clients.ts', () => ({
   }),
 }))
 const {
-  $workbench, asked, clearNeck, current, finishLine, invert, moveFret, openWorkbench, redo, setByHand, setString, shapeInHand, stepFrom, takeFingers,
-  takeLine, takeName, takeShape, searchAgain, typeLine, undo, voicingInHand,
-} = await import('./index.ts') // biome-ignore format: a list
+  $workbench,
+  asked,
+  clearNeck,
+  current,
+  finishLine,
+  invert,
+  moveFret,
+  openWorkbench,
+  redo,
+  setByHand,
+  setString,
+  shapeInHand,
+  stepFrom,
+  takeFingers,
+  takeLine,
+  takeName,
+  takeShape,
+  searchAgain,
+  typeLine,
+  undo,
+  voicingInHand,
+} = await import('./index.ts')
 
 const player = playerOf(DEFAULT_SETTINGS)
 const frets = (text: string) => {
@@ -173,7 +192,18 @@ const shown = () => ({ symbol: symbol(), inHand: inHand(), question: current().q
 
 describe('a typed line', () => {
   test.each([
-    'A', 'Am', 'Gsus4', 'E5', 'C7', 'F#m7b5 drop3 6432', 'x32010', '3 7 R 5 6521', 'm3 m3 m3', 'Dm9 rootless', 'drop3 6432', 'Bbm7 fret 5',
+    'A',
+    'Am',
+    'Gsus4',
+    'E5',
+    'C7',
+    'F#m7b5 drop3 6432',
+    'x32010',
+    '3 7 R 5 6521',
+    'm3 m3 m3',
+    'Dm9 rootless',
+    'drop3 6432',
+    'Bbm7 fret 5',
   ])('%s: typed and pasted lead to the same shape, in one step', async (line) => {
     await typeOut(line)
     const typed = shown()
@@ -185,7 +215,7 @@ describe('a typed line', () => {
     takeLine(line)
     await settled()
     expect(shown()).toEqual(typed)
-  }) // biome-ignore format: a list
+  })
 
   test('that can’t be read changes nothing in the end, whatever its beginning meant', async () => {
     const before = shown()
@@ -229,7 +259,11 @@ describe('a typed line', () => {
 })
 
 describe('the name in hand', () => {
-  const orders = [[0, 1, 2, 3], [3, 2, 1, 0], [1, 3, 0, 2]] as const // biome-ignore format: a table
+  const orders = [
+    [0, 1, 2, 3],
+    [3, 2, 1, 0],
+    [1, 3, 0, 2],
+  ] as const
   test.each([
     ['5x55xx', 'Am7'],
     ['x2323x', 'Bm7b5'],

@@ -17,10 +17,25 @@ export type Params = Readonly<Record<string, string>>
 export const WAYS: readonly WayKind[] = ['position', 'diagonal', 'one-string', 'two-a-string', 'strings']
 
 const FIRST: Plan = {
-  chord: { root: 'Eb', formula: ['R', '3', '5', '7'] }, tuning: undefined, shape: undefined, way: 'position', at: 5, string: 0,
-  climb: 2, from: 'R', direction: 'up-down', pattern: 'straight', octaves: undefined, value: 'eighth', accent: 'beat', metre: FOUR_FOUR, chosen: [],
-  line: 0, scale: undefined, find: undefined,
-} // biome-ignore format: a table
+  chord: { root: 'Eb', formula: ['R', '3', '5', '7'] },
+  tuning: undefined,
+  shape: undefined,
+  way: 'position',
+  at: 5,
+  string: 0,
+  climb: 2,
+  from: 'R',
+  direction: 'up-down',
+  pattern: 'straight',
+  octaves: undefined,
+  value: 'eighth',
+  accent: 'beat',
+  metre: FOUR_FOUR,
+  chosen: [],
+  line: 0,
+  scale: undefined,
+  find: undefined,
+}
 
 const plainChord = ({ root, formula, bass }: Chord): Chord =>
   bass === undefined ? { root, formula } : { root, formula, bass }

@@ -50,8 +50,14 @@ test('notes are written as they sound, with their string and fret', () => {
   ).toEqual(['C3 6:8 2', 'E3 5:7 1', 'G3 5:10 4', 'B3 4:9 3', 'C4 4:10 4'])
   // Five eighths, one to close the beat, and the rest of the bar in one sign.
   expect(events.map(({ value, notes }) => `${notes.length === 0 ? 'rest ' : ''}${value}`)).toEqual([
-    'eighth', 'eighth', 'eighth', 'eighth', 'eighth', 'rest eighth', 'rest quarter',
-  ]) // biome-ignore format: a list
+    'eighth',
+    'eighth',
+    'eighth',
+    'eighth',
+    'eighth',
+    'rest eighth',
+    'rest quarter',
+  ])
 })
 
 test('the strings of the voicing in hand are its own', () => {

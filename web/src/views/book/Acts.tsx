@@ -38,7 +38,10 @@ export function Acts({ state, open }: BookActs) {
   )
 }
 
-function actsOf(state: BookState, { kept, shape, href, practiseHref, sheetHref, hear, toTray }: OpenShape): readonly (readonly Act[])[] {
+function actsOf(
+  state: BookState,
+  { kept, shape, href, practiseHref, sheetHref, hear, toTray }: OpenShape,
+): readonly (readonly Act[])[] {
   if (!kept || !shape) return [[{ words: 'Build', href: '/' }]]
   return [
     [
@@ -54,7 +57,7 @@ function actsOf(state: BookState, { kept, shape, href, practiseHref, sheetHref, 
     ],
     [{ words: 'Select', keyHint: 'X', run: () => state.select(kept.id, true) }],
   ]
-} // biome-ignore format: a list
+}
 
 /** Many at once: how many, and what is done with them. */
 function Many({ state }: { readonly state: BookState }) {
@@ -79,7 +82,9 @@ function Many({ state }: { readonly state: BookState }) {
           }}
         />
       ) : (
-        <button type="button" onClick={() => setTagging(true)}>tag</button>
+        <button type="button" onClick={() => setTagging(true)}>
+          tag
+        </button>
       )}
       <Menu position="bottom-start">
         <Menu.Target>
@@ -88,7 +93,9 @@ function Many({ state }: { readonly state: BookState }) {
         <Menu.Dropdown mah={330} style={{ overflowY: 'auto' }}>
           <Menu.Item onClick={() => many({ kind: 'move', tune: null })}>in no tune</Menu.Item>
           {contents.tunes.map(({ id, title }) => (
-            <Menu.Item key={id} onClick={() => many({ kind: 'move', tune: id })}>{title}</Menu.Item>
+            <Menu.Item key={id} onClick={() => many({ kind: 'move', tune: id })}>
+              {title}
+            </Menu.Item>
           ))}
         </Menu.Dropdown>
       </Menu>
@@ -99,18 +106,28 @@ function Many({ state }: { readonly state: BookState }) {
           </Menu.Target>
           <Menu.Dropdown mah={330} style={{ overflowY: 'auto' }}>
             {contents.tags.map(({ tag }) => (
-              <Menu.Item key={tag} onClick={() => many({ kind: 'untag', tag })}>{tag}</Menu.Item>
+              <Menu.Item key={tag} onClick={() => many({ kind: 'untag', tag })}>
+                {tag}
+              </Menu.Item>
             ))}
           </Menu.Dropdown>
         </Menu>
       )}
       {picked.length === count && count <= MOST_ON_A_SHEET && <a href={sheetOf(picked)}>to a sheet</a>}
-      <button type="button" data-danger onClick={() => many({ kind: 'delete' })}>delete <kbd>Del</kbd></button>
-      {selected !== 'all' && count < total && <button type="button" onClick={selectAll}>all {total}</button>}
-      <button type="button" onClick={selectNone}>none</button>
+      <button type="button" data-danger onClick={() => many({ kind: 'delete' })}>
+        delete <kbd>Del</kbd>
+      </button>
+      {selected !== 'all' && count < total && (
+        <button type="button" onClick={selectAll}>
+          all {total}
+        </button>
+      )}
+      <button type="button" onClick={selectNone}>
+        none
+      </button>
     </div>
   )
-} // biome-ignore format: elements
+}
 
 /** So many travel in an address. */
 const MOST_ON_A_SHEET = 40

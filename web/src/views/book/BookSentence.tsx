@@ -19,11 +19,36 @@ export function BookSentence({ state }: { readonly state: BookState }) {
       <p className={sentence['sentence']}>
         <strong className={sentence['chord']}>The Book</strong>
         {' of '}
-        <Choice label="Tag" value={plan.tag} options={[[undefined, 'all that is kept'], ...contents.tags.map(({ tag }) => [tag, tag] as const)]} take={(tag) => change({ tag, part: 'shapes' })} otherwise={plan.tag ?? ''} />
+        <Choice
+          label="Tag"
+          value={plan.tag}
+          options={[[undefined, 'all that is kept'], ...contents.tags.map(({ tag }) => [tag, tag] as const)]}
+          take={(tag) => change({ tag, part: 'shapes' })}
+          otherwise={plan.tag ?? ''}
+        />
         {', '}
-        <Choice<BookPlan['by']> label="Order" value={plan.by} options={[['tune', 'by tune'], ['chord', 'by chord'], ['newest', 'newest first'], ['name', 'by name']]} take={(by) => change({ by, part: 'shapes' })} />
+        <Choice<BookPlan['by']>
+          label="Order"
+          value={plan.by}
+          options={[
+            ['tune', 'by tune'],
+            ['chord', 'by chord'],
+            ['newest', 'newest first'],
+            ['name', 'by name'],
+          ]}
+          take={(by) => change({ by, part: 'shapes' })}
+        />
         {', for '}
-        <Choice label="Instrument" value={plan.instrument} options={[[undefined, 'every instrument'], ...instruments.map(({ id, name }) => [id, `the ${name}`] as const)]} take={(instrument) => change({ instrument, part: 'shapes' })} otherwise="an instrument that is gone" />
+        <Choice
+          label="Instrument"
+          value={plan.instrument}
+          options={[
+            [undefined, 'every instrument'],
+            ...instruments.map(({ id, name }) => [id, `the ${name}`] as const),
+          ]}
+          take={(instrument) => change({ instrument, part: 'shapes' })}
+          otherwise="an instrument that is gone"
+        />
       </p>
       <label className={classes['find']}>
         <kbd>/</kbd>
@@ -48,4 +73,4 @@ export function BookSentence({ state }: { readonly state: BookState }) {
       </label>
     </section>
   )
-} // biome-ignore format: a sentence
+}

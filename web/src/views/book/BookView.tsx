@@ -44,8 +44,15 @@ const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<Boo
   const open = useOpen(state)
   const { plan } = state
   const shared = useMemo(
-    () => ({ fieldId: FIND_ID, typeWords: 'find in the Book', play: open.hear, playWords: 'play the open shape', toTray: open.toTray, practise: () => open.practiseHref,
-      toSheet: () => open.sheetHref }),
+    () => ({
+      fieldId: FIND_ID,
+      typeWords: 'find in the Book',
+      play: open.hear,
+      playWords: 'play the open shape',
+      toTray: open.toTray,
+      practise: () => open.practiseHref,
+      toSheet: () => open.sheetHref,
+    }),
     [open],
   )
   const keys = useMemo(() => bookKeys(state, open), [state, open])
@@ -76,4 +83,4 @@ const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<Boo
       </div>
     </Frame>
   )
-}) // biome-ignore format: a view
+})

@@ -12,7 +12,9 @@ export function Contents({ state }: { readonly state: BookState }) {
   const { contents, plan, change } = state
   const [isLong, setLong] = useState(false)
   // The tune that is looked at stands there, however many are kept.
-  const shown = isLong ? contents.tunes : contents.tunes.filter(({ id }, index) => index < MOST_LISTED || String(id) === plan.tune)
+  const shown = isLong
+    ? contents.tunes
+    : contents.tunes.filter(({ id }, index) => index < MOST_LISTED || String(id) === plan.tune)
   const hidden = contents.tunes.length - shown.length
   const item = (words: string, count: number | undefined, is: boolean, changes: Partial<BookPlan>) => (
     <li key={words}>
@@ -29,7 +31,9 @@ export function Contents({ state }: { readonly state: BookState }) {
       <h2>Tunes</h2>
       <ul>
         {item('all of it', contents.shapes, isShapes && plan.tune === undefined, { part: 'shapes', tune: undefined })}
-        {shown.map(({ id, title, count }) => item(title, count, isShapes && plan.tune === String(id), { part: 'shapes', tune: String(id) }))}
+        {shown.map(({ id, title, count }) =>
+          item(title, count, isShapes && plan.tune === String(id), { part: 'shapes', tune: String(id) }),
+        )}
         {item('in no tune', contents.inNone, isShapes && plan.tune === 'none', { part: 'shapes', tune: 'none' })}
       </ul>
       {hidden > 0 && (
@@ -55,4 +59,4 @@ export function Contents({ state }: { readonly state: BookState }) {
       <ul>{part('files and copies', 'files')}</ul>
     </nav>
   )
-} // biome-ignore format: a list
+}

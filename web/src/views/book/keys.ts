@@ -14,10 +14,30 @@ export function bookKeys(state: BookState, { kept, href }: OpenShape): readonly 
   const isMany = selected === 'all' || selected.size > 0
   const isSelected = kept !== undefined && (selected === 'all' || selected.has(kept.id))
   return [
-    { keys: ['←', '→', '↑', '↓'], does: 'opens another shape', acts: { ArrowLeft: go(-1), ArrowRight: go(1), ArrowUp: go(-1), ArrowDown: go(1), Home: go(-total), PageUp: go(-12), PageDown: go(12) } },
-    { keys: ['Enter'], does: 'opens it in Build', acts: { Enter: () => href !== undefined && window.location.assign(href) } },
+    {
+      keys: ['←', '→', '↑', '↓'],
+      does: 'opens another shape',
+      acts: {
+        ArrowLeft: go(-1),
+        ArrowRight: go(1),
+        ArrowUp: go(-1),
+        ArrowDown: go(1),
+        Home: go(-total),
+        PageUp: go(-12),
+        PageDown: go(12),
+      },
+    },
+    {
+      keys: ['Enter'],
+      does: 'opens it in Build',
+      acts: { Enter: () => href !== undefined && window.location.assign(href) },
+    },
     { keys: ['X'], does: 'selects it, or not', acts: { x: () => kept && select(kept.id, !isSelected) } },
-    { keys: ['Del'], does: 'deletes what is selected, or the open shape', acts: { Delete: () => (isMany ? many({ kind: 'delete' }) : kept && remove(kept)) } },
+    {
+      keys: ['Del'],
+      does: 'deletes what is selected, or the open shape',
+      acts: { Delete: () => (isMany ? many({ kind: 'delete' }) : kept && remove(kept)) },
+    },
     { keys: ['Esc'], does: 'selects nothing', acts: { Escape: selectNone } },
   ]
-} // biome-ignore format: a list
+}

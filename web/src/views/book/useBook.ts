@@ -194,8 +194,25 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
   }, [])
   const change = useCallback((changes: Partial<BookPlan>) => asked.settle(changes), [asked])
   return {
-    plan, ask, contents, total: about.total, groups: about.groups, shapes, see, problem, change, reload: () => void reload(), edit, remove, many, did, selected, select, selectAll: () => setSelected('all'), selectNone: () => setSelected(new Set<number>()),
-  } // biome-ignore format: a list
+    plan,
+    ask,
+    contents,
+    total: about.total,
+    groups: about.groups,
+    shapes,
+    see,
+    problem,
+    change,
+    reload: () => void reload(),
+    edit,
+    remove,
+    many,
+    did,
+    selected,
+    select,
+    selectAll: () => setSelected('all'),
+    selectNone: () => setSelected(new Set<number>()),
+  }
 }
 
 const placed = ({ from, shapes }: BookShapes): ReadonlyMap<number, KeptShape> =>

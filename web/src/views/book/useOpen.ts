@@ -55,7 +55,9 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
   useEffect(() => {
     if (open === undefined || inList) return undefined
     let current = true
-    void call<KeptShape>('GET', `/api/shapes/${open}`).then((reply) => current && setFound(reply.ok ? reply.value : undefined))
+    void call<KeptShape>('GET', `/api/shapes/${open}`).then(
+      (reply) => current && setFound(reply.ok ? reply.value : undefined),
+    )
     return () => {
       current = false
     }
@@ -67,7 +69,10 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
     if (id === undefined) return undefined
     let current = true
     // Walked over quickly, shapes are not asked for their history one after another.
-    const waiting = setTimeout(() => void historyOf(id).then((reply) => current && reply.ok && setHistory({ of: id, value: reply.value })), 150)
+    const waiting = setTimeout(
+      () => void historyOf(id).then((reply) => current && reply.ok && setHistory({ of: id, value: reply.value })),
+      150,
+    )
     return () => {
       current = false
       clearTimeout(waiting)
@@ -75,7 +80,10 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
   }, [id])
   const shown = useMemo(() => kept && shownShape(kept, session), [kept, session])
   const { shape, neck, voicing } = shown ?? {}
-  const style = useMemo(() => ({ naming: settings.naming, school: settings.symbols }), [settings.naming, settings.symbols])
+  const style = useMemo(
+    () => ({ naming: settings.naming, school: settings.symbols }),
+    [settings.naming, settings.symbols],
+  )
   const symbol = shape ? writeSymbol(shape.chord, style) : (kept?.chord ?? '')
   // They come with the history: naming waits until the page is alive.
   const hasHistory = history !== undefined && history.of === id
@@ -94,9 +102,20 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
   }, [shape])
   return useMemo(
     () => ({
-      kept, shape, neck, voicing, symbol, otherNames, history: hasHistory ? history.value : undefined, href: shape && toBuild(shape, player), practiseHref: shape && toPractice([shape], player, kept?.name),
-      sheetHref: shape && toSheet(shapesBlock([{ shape, name: kept?.name ?? '', note: kept?.note ?? '' }])), hear, toTray, spoken: kept ? `${symbol}, ${kept.name}, ${kept.frets}` : '',
+      kept,
+      shape,
+      neck,
+      voicing,
+      symbol,
+      otherNames,
+      history: hasHistory ? history.value : undefined,
+      href: shape && toBuild(shape, player),
+      practiseHref: shape && toPractice([shape], player, kept?.name),
+      sheetHref: shape && toSheet(shapesBlock([{ shape, name: kept?.name ?? '', note: kept?.note ?? '' }])),
+      hear,
+      toTray,
+      spoken: kept ? `${symbol}, ${kept.name}, ${kept.frets}` : '',
     }),
     [kept, shape, neck, voicing, symbol, otherNames, history, hasHistory, player, hear, toTray],
-  ) // biome-ignore format: a list
-} // biome-ignore format: hooks
+  )
+}

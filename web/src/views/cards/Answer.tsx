@@ -59,11 +59,31 @@ function Typed({
         <span>
           {EXPECTED[expects]} <code>{example}</code>
         </span>
-        <input ref={field} className="plain-field" value={text} onChange={(event) => { setText(event.currentTarget.value); setWrong(false) }} onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()} aria-invalid={wrong} aria-label="Answer" autoComplete="off" autoCapitalize="off" spellCheck={false} maxLength={60} />
+        <input
+          ref={field}
+          className="plain-field"
+          value={text}
+          onChange={(event) => {
+            setText(event.currentTarget.value)
+            setWrong(false)
+          }}
+          onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
+          aria-invalid={wrong}
+          aria-label="Answer"
+          autoComplete="off"
+          autoCapitalize="off"
+          spellCheck={false}
+          maxLength={60}
+        />
       </label>
-      {wrong && <p role="alert">{text.trim() === '' ? 'Nothing is there yet' : `${text} is not ${EXPECTED[expects].replace(', such as', '')}`}; expected something like {example}. Escape and S look it up.</p>}
+      {wrong && (
+        <p role="alert">
+          {text.trim() === '' ? 'Nothing is there yet' : `${text} is not ${EXPECTED[expects].replace(', such as', '')}`}
+          ; expected something like {example}. Escape and S look it up.
+        </p>
+      )}
     </form>
-  ) // biome-ignore format: a form
+  )
 }
 
 /** Digits press what stands behind them, while no field has the focus. */
@@ -117,7 +137,13 @@ function Some({ degrees, answer }: { readonly degrees: readonly Degree[]; readon
   return (
     <div role="group" aria-label="Answers" className={classes['options']}>
       {degrees.map((degree, index) => (
-        <button key={degree} type="button" className={classes['option']} aria-pressed={taken.includes(degree)} onClick={() => turn(index)}>
+        <button
+          key={degree}
+          type="button"
+          className={classes['option']}
+          aria-pressed={taken.includes(degree)}
+          onClick={() => turn(index)}
+        >
           {withSigns(degree)} <kbd>{index + 1}</kbd>
         </button>
       ))}
@@ -125,5 +151,5 @@ function Some({ degrees, answer }: { readonly degrees: readonly Degree[]; readon
         {taken.length === 0 ? 'none of them' : 'these'} <kbd>Enter</kbd>
       </button>
     </div>
-  ) // biome-ignore format: a group
+  )
 }

@@ -21,11 +21,20 @@ export function AskedCard({ state, asked }: { readonly state: CardsState; readon
   const shape = shownOf(card, neck, told !== undefined)
   return (
     <section aria-label="Card" className={classes['asked']}>
-      <p className={classes['from']}>{materialText(asked.due.material, asked.due.title, neck.open.length)} {asked.due.isLost ? '· lost last time' : asked.due.isNew ? '· new' : ''}</p>
-      <h2 className={classes['ask']} data-testid="card-question">{questionWords(card, settings.naming)}</h2>
+      <p className={classes['from']}>
+        {materialText(asked.due.material, asked.due.title, neck.open.length)}{' '}
+        {asked.due.isLost ? '· lost last time' : asked.due.isNew ? '· new' : ''}
+      </p>
+      <h2 className={classes['ask']} data-testid="card-question">
+        {questionWords(card, settings.naming)}
+      </h2>
       {shape && (
         <div className={classes['shape']}>
-          {card.kind === 'play' && <p className={classes['of']}>{writeSymbol(card.chord, { naming: settings.naming, school: settings.symbols })}</p>}
+          {card.kind === 'play' && (
+            <p className={classes['of']}>
+              {writeSymbol(card.chord, { naming: settings.naming, school: settings.symbols })}
+            </p>
+          )}
           <HandNeck
             frets={shape.frets}
             degrees={shape.degrees}
@@ -35,14 +44,30 @@ export function AskedCard({ state, asked }: { readonly state: CardsState; readon
             lowOnTop={settings.lowOnTop}
             leftHanded={instrument.handed === 'left'}
             labelOf={degreeSign}
-            under={shape.asked === undefined ? undefined : ({ y }) => <text x={instrument.handed === 'left' ? 308 : 8} y={y(shape.asked ?? 0) + 5} className={classes['string']}>?</text>}
+            under={
+              shape.asked === undefined
+                ? undefined
+                : ({ y }) => (
+                    <text
+                      x={instrument.handed === 'left' ? 308 : 8}
+                      y={y(shape.asked ?? 0) + 5}
+                      className={classes['string']}
+                    >
+                      ?
+                    </text>
+                  )
+            }
           />
         </div>
       )}
       {card.kind === 'play' && !told && <ByEar state={state} />}
-      {told ? <Verdict told={told} card={card} /> : <Answer key={asked.due.id} asked={asked} answer={state.answer} lookUp={state.lookUp} />}
+      {told ? (
+        <Verdict told={told} card={card} />
+      ) : (
+        <Answer key={asked.due.id} asked={asked} answer={state.answer} lookUp={state.lookUp} />
+      )}
     </section>
-  ) // biome-ignore format: a card
+  )
 }
 
 const WHO: readonly CardWho[] = ['microphone', 'right', 'a fret off']
@@ -74,15 +99,23 @@ function Verdict({ told: { answer, checked, grade, heard }, card }: { readonly t
       <p>
         <strong>{verdict}</strong>
         {heard && <> · the ear heard {faultsWords(faultsOf(heard.verdicts)) || 'every string'}</>}
-        {answer && !heard && checked.verdict !== 'right' && <> · you said {say(answer)}{checked.nearly ? `: ${NEARLY_WORDS[checked.nearly]}` : ''}</>}
+        {answer && !heard && checked.verdict !== 'right' && (
+          <>
+            {' '}
+            · you said {say(answer)}
+            {checked.nearly ? `: ${NEARLY_WORDS[checked.nearly]}` : ''}
+          </>
+        )}
       </p>
       <p className={classes['right']}>
         {checked.verdict === 'right' && answer ? say(answer) : right.slice(0, 4).join(' or ')}
         {right.length > 4 && checked.verdict !== 'right' && ` or ${right.length - 4} more`}
       </p>
-      <p className={classes['hint']}>kept as {GRADE_WORDS[grade]}: <kbd>Enter</kbd> goes on, <kbd>1</kbd> to <kbd>4</kbd> say otherwise</p>
+      <p className={classes['hint']}>
+        kept as {GRADE_WORDS[grade]}: <kbd>Enter</kbd> goes on, <kbd>1</kbd> to <kbd>4</kbd> say otherwise
+      </p>
     </div>
-  ) // biome-ignore format: a verdict
+  )
 }
 
 function materialText(text: string, title: string, strings: number): string {

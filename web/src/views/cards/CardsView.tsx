@@ -28,12 +28,18 @@ const Bench = memo(function Bench() {
         <Acts state={state} />
       </DaySentence>
       <div className={classes['below']} data-lets-go>
-        <div className={classes['card']}>{state.asked && state.status !== 'rest' ? <AskedCard state={state} asked={state.asked} /> : <Nothing state={state} />}</div>
+        <div className={classes['card']}>
+          {state.asked && state.status !== 'rest' ? (
+            <AskedCard state={state} asked={state.asked} />
+          ) : (
+            <Nothing state={state} />
+          )}
+        </div>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a long list is scrolled by the keyboard too */}
         <aside className={classes['side']} aria-label="The day’s cards" tabIndex={0}>
           <DayList state={state} />
         </aside>
       </div>
     </Frame>
-  ) // biome-ignore format: a view
+  )
 })

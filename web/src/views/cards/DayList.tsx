@@ -14,7 +14,10 @@ export function DayList({ state }: { readonly state: CardsState }) {
   return (
     <section aria-label="Today’s list">
       <h2 className={classes['title']}>
-        Today <span>{left.length} to come{answered > 0 ? `, ${answered} answered` : ''}</span>
+        Today{' '}
+        <span>
+          {left.length} to come{answered > 0 ? `, ${answered} answered` : ''}
+        </span>
       </h2>
       <ol className={classes['list']}>
         {left.map((due, index) => {
@@ -32,5 +35,5 @@ export function DayList({ state }: { readonly state: CardsState }) {
         {counted(day.total, 'card')} in all.
       </p>
     </section>
-  ) // biome-ignore format: a list
+  )
 }

@@ -38,13 +38,30 @@ export function DaySentence({ state, children }: { readonly state: CardsState; r
         </strong>
         {minutes > 0 && `today, about ${counted(minutes, 'minute')}; `}
         {'at most '}
-        <Choice label="Cards in a day" value={settings.cardsADay} options={A_DAY} take={(cardsADay) => change({ cardsADay })} otherwise={`${settings.cardsADay} a day`} />
+        <Choice
+          label="Cards in a day"
+          value={settings.cardsADay}
+          options={A_DAY}
+          take={(cardsADay) => change({ cardsADay })}
+          otherwise={`${settings.cardsADay} a day`}
+        />
         {', '}
-        <Choice label="New cards in a day" value={settings.newCardsADay} options={NEW_A_DAY} take={(newCardsADay) => change({ newCardsADay })} otherwise={`${settings.newCardsADay} new ones`} />
+        <Choice
+          label="New cards in a day"
+          value={settings.newCardsADay}
+          options={NEW_A_DAY}
+          take={(newCardsADay) => change({ newCardsADay })}
+          otherwise={`${settings.newCardsADay} new ones`}
+        />
         {', '}
-        <Word label="Days of rest" now={isOff ? 'resting today' : rests === '' ? 'no day of rest' : `resting on ${rests}`} useChoices={useRests} take={rest} />
+        <Word
+          label="Days of rest"
+          now={isOff ? 'resting today' : rests === '' ? 'no day of rest' : `resting on ${rests}`}
+          useChoices={useRests}
+          take={rest}
+        />
       </p>
       {children}
     </section>
-  ) // biome-ignore format: a sentence
+  )
 }

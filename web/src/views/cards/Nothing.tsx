@@ -19,7 +19,14 @@ export function Nothing({ state }: { readonly state: CardsState }) {
   const first = async () => {
     const neck = neckOf(player.instrument)
     const material = must(readMaterial('m7', neck.open.length))
-    const ask = { material, cycle: 'fourths', from: 'E', rule: nearestRule(neck.open.length), fretMax: FRET_MAX, random: chanceOf(1) } as const // biome-ignore format: a value
+    const ask = {
+      material,
+      cycle: 'fourths',
+      from: 'E',
+      rule: nearestRule(neck.open.length),
+      fretMax: FRET_MAX,
+      random: chanceOf(1),
+    } as const
     const steps = runOf(ask, neck, player.hand)
     const reply = await keepDeck({
       material,
@@ -35,30 +42,52 @@ export function Nothing({ state }: { readonly state: CardsState }) {
   }
   switch (status) {
     case 'loading':
-      return <p className={classes['nothing']} role="status">Looking what is due…</p>
+      return (
+        <p className={classes['nothing']} role="status">
+          Looking what is due…
+        </p>
+      )
     case 'failed':
       return (
         <div className={classes['nothing']} role="alert">
           <p>{problem}</p>
-          <button type="button" className={classes['option']} onClick={reload}>Try again</button>
+          <button type="button" className={classes['option']} onClick={reload}>
+            Try again
+          </button>
         </div>
       )
     case 'rest':
-      return <p className={classes['nothing']} data-testid="cards-rest">A day of rest: nothing is due. Hands grow on days like this one.</p>
+      return (
+        <p className={classes['nothing']} data-testid="cards-rest">
+          A day of rest: nothing is due. Hands grow on days like this one.
+        </p>
+      )
     case 'none':
       return (
         <div className={classes['nothing']}>
-          <p>No cards yet. They are made from a run, one question each: a shape on another root, the degree on a string, the tone that is silent.</p>
-          <button type="button" className={classes['option']} data-main onClick={() => void first()}>Make the first ones, of minor sevenths</button>
+          <p>
+            No cards yet. They are made from a run, one question each: a shape on another root, the degree on a string,
+            the tone that is silent.
+          </p>
+          <button type="button" className={classes['option']} data-main onClick={() => void first()}>
+            Make the first ones, of minor sevenths
+          </button>
         </div>
       )
     default:
       return (
         <div className={classes['nothing']}>
-          <p data-testid="cards-done">{answered > 0 ? `${counted(answered, 'card')} answered: that is all for today.` : 'Nothing is due today.'}</p>
+          <p data-testid="cards-done">
+            {answered > 0 ? `${counted(answered, 'card')} answered: that is all for today.` : 'Nothing is due today.'}
+          </p>
           {(day?.later ?? 0) > 0 && <p>{day?.later} more wait for another day.</p>}
-          <a className={classes['option']} href="/practice">Play a run</a> <a className={classes['option']} href="/logbook">See the logbook</a>
+          <a className={classes['option']} href="/practice">
+            Play a run
+          </a>{' '}
+          <a className={classes['option']} href="/logbook">
+            See the logbook
+          </a>
         </div>
       )
-  } // biome-ignore format: a switch
+  }
 }

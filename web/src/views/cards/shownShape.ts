@@ -26,7 +26,13 @@ export function shownOf(card: Card, neck: Neck, isTold: boolean): ShownShape | u
   const from = highest <= SPAN ? 1 : Math.max(1, lowest - 1)
   const known = chord && tonesReader(chord, neck)(frets)?.degrees
   const isOpen = isTold || card.kind === 'play'
-  return { frets, degrees: frets.map((_, string) => (isOpen ? known?.[string] : undefined)), from, to: Math.max(from + SPAN - 1, highest + 1), asked } // biome-ignore format: a value
+  return {
+    frets,
+    degrees: frets.map((_, string) => (isOpen ? known?.[string] : undefined)),
+    from,
+    to: Math.max(from + SPAN - 1, highest + 1),
+    asked,
+  }
 }
 
 function aboutOf(card: Card) {

@@ -181,7 +181,7 @@ export function useCards(): CardsState {
               : told
                 ? 'told'
                 : 'asking'
-  return { status, problem, day, asked, told, left, answered, answer, lookUp, grade, next, hear, canHear, reload, ear } // biome-ignore format: a list
+  return { status, problem, day, asked, told, left, answered, answer, lookUp, grade, next, hear, canHear, reload, ear }
 }
 
 /** Who said how it went: the ear or the answer, unless the player said otherwise. */
@@ -197,11 +197,22 @@ function aboutCard(card: Card) {
     case 'play':
       return { ...empty, suffix: writeSuffix(card.chord.formula), root: card.root, frets: fretsTextOf(card.shape) }
     case 'degree':
-      return { ...empty, suffix: writeSuffix(card.chord.formula), root: card.chord.root, frets: fretsTextOf(card.frets), string: stringNumber(card.string, card.frets.length) }
+      return {
+        ...empty,
+        suffix: writeSuffix(card.chord.formula),
+        root: card.chord.root,
+        frets: fretsTextOf(card.frets),
+        string: stringNumber(card.string, card.frets.length),
+      }
     case 'missing':
     case 'also':
     case 'name':
-      return { ...empty, suffix: writeSuffix(card.chord.formula), root: card.chord.root, frets: fretsTextOf(card.frets) }
+      return {
+        ...empty,
+        suffix: writeSuffix(card.chord.formula),
+        root: card.chord.root,
+        frets: fretsTextOf(card.frets),
+      }
     case 'damps':
       return { ...empty, frets: fretsTextOf(card.frets), string: stringNumber(card.string, card.frets.length) }
     case 'step':
@@ -213,7 +224,7 @@ function aboutCard(card: Card) {
       return { ...empty, suffix: writeSuffix(card.from.formula), root: card.from.root }
     case 'which':
       return { ...empty, suffix: writeSuffix(card.chords[card.heard].formula), root: card.chords[card.heard].root }
-  } // biome-ignore format: a table
+  }
 }
 
 /** What is heard of a card: the shape, the chord that is meant, or a root and its step. */

@@ -5,7 +5,6 @@ import { computed } from 'nanostores'
 import { useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
 import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
-import { useFrameLater } from '../../controls/later.ts'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
@@ -24,8 +23,7 @@ export interface ActsProps {
   readonly openSheet: () => void
 }
 
-export function Acts({ state, shown: now, openSheet }: ActsProps) {
-  const shown = useFrameLater(now)
+export function Acts({ state, shown, openSheet }: ActsProps) {
   const isPlaying = useStore($isMine)
   const { typed, type, finish } = state
   const copied = useMemo(() => () => shapesCopied(laneShapes(shown), $style.get()), [shown])

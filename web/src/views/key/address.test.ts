@@ -17,12 +17,24 @@ const keys = SCALES.filter(({ degrees }) => degrees.length === 7).flatMap((scale
   ['C', 'Bb', 'F#', 'Ab', 'E'].flatMap((tonic) => keyOf(tonic as NoteName, scale) ?? []),
 )
 const asks: readonly (readonly LaneAsk[])[] = [
-  [{ kind: 'root', string: 0 }, { kind: 'root', string: 1 }],
+  [
+    { kind: 'root', string: 0 },
+    { kind: 'root', string: 1 },
+  ],
   [{ kind: 'root', string: 2 }],
   [{ kind: 'turns', strings: [0, 1] }],
   [{ kind: 'order', strings: [3, 4, 5], order: [1, 3, 5], forms: 3 }],
-  [{ kind: 'tones', tones: [{ number: 1, string: 1 }, { number: 3, string: 4 }], ring: [5] }],
-] // biome-ignore format: a list
+  [
+    {
+      kind: 'tones',
+      tones: [
+        { number: 1, string: 1 },
+        { number: 3, string: 4 },
+      ],
+      ring: [5],
+    },
+  ],
+]
 
 test('an address opens the plan that wrote it, whatever it is', () => {
   const plan = fc
@@ -72,7 +84,10 @@ test('a chord that is brought along opens its own key; what can’t be read is t
   expect(odd.typed?.problem?.message).toContain('Blue is not a key')
   expect(odd.plan).toMatchObject({ depth: 'ninths', step: 1 })
   expect(read('/key?key=C&capo=40&from=0&for=9up,2sideways&hand=x_y').plan).toMatchObject({
-    capo: undefined, from: undefined, standing: [], pattern: STROKE_PATTERNS.strum,
-  }) // biome-ignore format: one breath
+    capo: undefined,
+    from: undefined,
+    standing: [],
+    pattern: STROKE_PATTERNS.strum,
+  })
   expect(read('/key?key=C&root=9').typed?.problem?.message).toContain('no string 9')
 })

@@ -1,8 +1,20 @@
 /** The address holds the whole plan: it opens as it was and can be linked. */
 import { familyOf, readSymbol } from '@nestling/core/chord'
 import {
-  DEPTH_SCHOOLS, DEPTHS, type Key, keyOf, MAJOR, NATURAL_MINOR, NUMBER_SCHOOLS, plainestKey, readKey, readNumbers, STAND_IN_KINDS, writeKey, writeNumber,
-} from '@nestling/core/key' // biome-ignore format: a list
+  DEPTH_SCHOOLS,
+  DEPTHS,
+  type Key,
+  keyOf,
+  MAJOR,
+  NATURAL_MINOR,
+  NUMBER_SCHOOLS,
+  plainestKey,
+  readKey,
+  readNumbers,
+  STAND_IN_KINDS,
+  writeKey,
+  writeNumber,
+} from '@nestling/core/key'
 import { LANE_FRETS, type LaneTexts, readAsk, type StandingIn, usualAsks, writeAsk } from '@nestling/core/lane'
 import { type Neck, neckOf, writeTuning } from '@nestling/core/neck'
 import { pitchClassOf } from '@nestling/core/pitch'
@@ -15,8 +27,20 @@ import { GOINGS, type KeyPlan, LASTINGS } from './types.ts'
 export type Params = Readonly<Record<string, string>>
 
 const FIRST: Omit<KeyPlan, 'key' | 'asks' | 'tuning'> & { readonly from: undefined } = {
-  depth: 'sevenths', school: 'honest', fifthInBass: false, step: 1, lane: 0, pattern: STROKE_PATTERNS.strum, capo: undefined, from: undefined, standing: [], going: 'up', lasting: 'bar', numbers: 'capitals', written: [],
-} // biome-ignore format: a table
+  depth: 'sevenths',
+  school: 'honest',
+  fifthInBass: false,
+  step: 1,
+  lane: 0,
+  pattern: STROKE_PATTERNS.strum,
+  capo: undefined,
+  from: undefined,
+  standing: [],
+  going: 'up',
+  lasting: 'bar',
+  numbers: 'capitals',
+  written: [],
+}
 
 const LANE_FIELDS = [
   'root',

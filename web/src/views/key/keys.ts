@@ -49,7 +49,11 @@ export function keyKeys(state: KeyState): readonly KeyLine[] {
     [1, 2, 3, 4, 5, 6, 7].map((step) => [String(step), () => write(state, step)] as const),
   )
   return [
-    { keys: ['↑', '↓'], does: 'the next step up the lane, or down', acts: { ArrowUp: () => go(1), ArrowDown: () => go(-1) } },
+    {
+      keys: ['↑', '↓'],
+      does: 'the next step up the lane, or down',
+      acts: { ArrowUp: () => go(1), ArrowDown: () => go(-1) },
+    },
     {
       keys: ['←', '→'],
       does: 'a fourth down or up; with Shift, a fifth',
@@ -59,11 +63,19 @@ export function keyKeys(state: KeyState): readonly KeyLine[] {
       },
     },
     { keys: ['O'], does: 'the other lane', acts: { o: other } },
-    { keys: ['−', '+'], does: 'a third less, a third more', acts: { '-': () => change(deeper(plan, -1)), '+': () => change(deeper(plan, 1)) } },
+    {
+      keys: ['−', '+'],
+      does: 'a third less, a third more',
+      acts: { '-': () => change(deeper(plan, -1)), '+': () => change(deeper(plan, 1)) },
+    },
     { keys: ['D'], does: 'honest, or kept plain', acts: { d: () => change(nextSchool(plan)) } },
     { keys: ['1', '7'], does: 'write a step in numbers', acts: digits },
-    { keys: ['Backspace'], does: 'take the last number back', acts: { Backspace: () => plan.written.length > 0 && change({ written: plan.written.slice(0, -1) }) } },
+    {
+      keys: ['Backspace'],
+      does: 'take the last number back',
+      acts: { Backspace: () => plan.written.length > 0 && change({ written: plan.written.slice(0, -1) }) },
+    },
     { keys: ['P'], does: 'play what is written', acts: { p: state.playWritten } },
     { keys: ['Shift', 'T'], does: 'add the whole lane to the tray', acts: { T: () => laneToTray(state) } },
-  ] // biome-ignore format: a table
+  ]
 }

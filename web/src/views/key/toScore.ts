@@ -5,8 +5,17 @@ import type { Neck } from '@nestling/core/neck'
 import type { NoteName } from '@nestling/core/pitch'
 import { must } from '@nestling/core/result'
 import {
-  bandEvents, barsOf, beatsInBar, FOUR_FOUR, patternEvents, readPattern, type Score, STROKE_PATTERNS, soundedNotes, withCountIn,
-} from '@nestling/core/time' // biome-ignore format: a list
+  bandEvents,
+  barsOf,
+  beatsInBar,
+  FOUR_FOUR,
+  patternEvents,
+  readPattern,
+  type Score,
+  STROKE_PATTERNS,
+  soundedNotes,
+  withCountIn,
+} from '@nestling/core/time'
 import { centreOf, type Frets } from '@nestling/core/voicing'
 import { type BandSettings, bandOf } from '../../contracts/settings.ts'
 import type { Going, KeyAnswer, KeyPlan } from './types.ts'

@@ -210,9 +210,31 @@ export function useKey(params: Params): KeyState {
 
   const byFourths = useCallback((by: number) => asked.step(movedByFourths(asked.current(), by)), [asked])
   return {
-    plan, answer, stopped, neck, player, typed, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo,
-    canUndo: past.canUndo, canRedo: past.canRedo, loop, setLoop, playLane, playWritten, chosen, hearChosen, playAllKeys, hearBetween, shape, turns, byFourths,
-  } // biome-ignore format: a list
+    plan,
+    answer,
+    stopped,
+    neck,
+    player,
+    typed,
+    type,
+    finish: asked.finish,
+    change,
+    undo: asked.undo,
+    redo: asked.redo,
+    canUndo: past.canUndo,
+    canRedo: past.canRedo,
+    loop,
+    setLoop,
+    playLane,
+    playWritten,
+    chosen,
+    hearChosen,
+    playAllKeys,
+    hearBetween,
+    shape,
+    turns,
+    byFourths,
+  }
 }
 
 /** Elsewhere the shape is held without the plan's own capo: what rang open is stopped where it lay. */

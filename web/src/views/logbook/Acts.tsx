@@ -18,15 +18,21 @@ export function Acts({ state }: { readonly state: LogState }) {
   if (plan.material !== undefined) csv.set('material', plan.material)
   const acts: readonly (readonly Act[])[] = [
     [
-      { words: due && due.cards.length > 0 ? `Practise what is due: ${due.cards.length}` : 'Cards', href: '/cards', isMain: (due?.cards.length ?? 0) > 0 },
-      ...(row ? [{ words: `the row: ${rowWords(row)}`, keyHint: 'Shift R', href: runHref(row, rootName(state.root)) }] : []),
+      {
+        words: due && due.cards.length > 0 ? `Practise what is due: ${due.cards.length}` : 'Cards',
+        href: '/cards',
+        isMain: (due?.cards.length ?? 0) > 0,
+      },
+      ...(row
+        ? [{ words: `the row: ${rowWords(row)}`, keyHint: 'Shift R', href: runHref(row, rootName(state.root)) }]
+        : []),
       { words: 'A run', href: '/practice' },
     ],
     [
       { words: state.asTables ? 'as drawings' : 'as tables', keyHint: 'V', run: state.turnTables },
       ...(log && log.total > 0 ? [{ words: 'Save as CSV', href: `/api/log?${csv}` }] : []),
     ],
-  ] // biome-ignore format: a list
+  ]
   return <ActLine field={null} problem={undefined} acts={acts} openKeys={openKeys} />
 }
 
@@ -48,8 +54,17 @@ export function logKeys(state: LogState): readonly KeyLine[] {
     if (row) window.location.assign(runHref(row, rootName(state.root), undefined, !event.shiftKey))
   }
   return [
-    { keys: ['←', '→', '↑', '↓'], does: 'another root, another shape', acts: { ArrowLeft: () => beside(-1), ArrowRight: () => beside(1), ArrowUp: () => rowBy(-1), ArrowDown: () => rowBy(1) } },
+    {
+      keys: ['←', '→', '↑', '↓'],
+      does: 'another root, another shape',
+      acts: {
+        ArrowLeft: () => beside(-1),
+        ArrowRight: () => beside(1),
+        ArrowUp: () => rowBy(-1),
+        ArrowDown: () => rowBy(1),
+      },
+    },
     { keys: ['R'], does: 'practise this root; with Shift the whole row', acts: { r: go } },
     { keys: ['V'], does: 'charts as tables, or as drawings', acts: { v: state.turnTables } },
-  ] // biome-ignore format: a list
+  ]
 }

@@ -58,17 +58,30 @@ function OneEgg({ state, log }: { readonly state: LogState; readonly log: LogSum
   return (
     <section aria-label="This shape on this root" className={classes['section']}>
       <p className={classes['egg']}>
-        <strong>{name}</strong> {cell ? (cell.best === undefined ? 'not yet clean' : `clean at ${cell.best}`) : 'not yet played'}
+        <strong>{name}</strong>{' '}
+        {cell ? (cell.best === undefined ? 'not yet clean' : `clean at ${cell.best}`) : 'not yet played'}
         {last && <span>{last.frets}</span>}
       </p>
       <p className={classes['quiet']}>
-        {rowWords(row)}{held && ` · ${Math.round(held.reachMm)} mm`} · played {counted(log.ownTotal, 'time')}
+        {rowWords(row)}
+        {held && ` · ${Math.round(held.reachMm)} mm`} · played {counted(log.ownTotal, 'time')}
       </p>
       {held && pressed.length > 0 && (
-        <HandNeck frets={held.shape.frets} degrees={held.degrees} fingering={held.fingering} from={from} to={Math.max(from + SPAN - 1, Math.max(...pressed) + 1)} lowOnTop={settings.lowOnTop} leftHanded={instrument.handed === 'left'} labelOf={degreeSign} />
+        <HandNeck
+          frets={held.shape.frets}
+          degrees={held.degrees}
+          fingering={held.fingering}
+          from={from}
+          to={Math.max(from + SPAN - 1, Math.max(...pressed) + 1)}
+          lowOnTop={settings.lowOnTop}
+          leftHanded={instrument.handed === 'left'}
+          labelOf={degreeSign}
+        />
       )}
       <p className={classes['acts']}>
-        <a href={runHref(row, root, undefined, true)}>practise it <kbd>R</kbd></a>
+        <a href={runHref(row, root, undefined, true)}>
+          practise it <kbd>R</kbd>
+        </a>
         {held && <a href={toBuild(held.shape, player)}>build it</a>}
       </p>
       <ol className={classes['entries']} aria-label="Its history">
@@ -76,9 +89,11 @@ function OneEgg({ state, log }: { readonly state: LogState; readonly log: LogSum
           <Entry key={entry.id} entry={entry} state={state} />
         ))}
       </ol>
-      {log.ownTotal > log.own.length && <p className={classes['quiet']}>and {log.ownTotal - log.own.length} older ones: all are in the CSV</p>}
+      {log.ownTotal > log.own.length && (
+        <p className={classes['quiet']}>and {log.ownTotal - log.own.length} older ones: all are in the CSV</p>
+      )}
     </section>
-  ) // biome-ignore format: a section
+  )
 }
 
 const MOST_DUE = 4
@@ -89,7 +104,14 @@ function Due({ state: { due } }: { readonly state: LogState }) {
   return (
     <section aria-label="Due today" className={classes['section']}>
       <h2>
-        Due today <span>{due.rest ? 'a day of rest' : due.cards.length === 0 ? 'nothing' : `${due.cards.length}, about ${counted(due.minutes, 'minute')}`}</span>
+        Due today{' '}
+        <span>
+          {due.rest
+            ? 'a day of rest'
+            : due.cards.length === 0
+              ? 'nothing'
+              : `${due.cards.length}, about ${counted(due.minutes, 'minute')}`}
+        </span>
       </h2>
       <ul className={classes['list']}>
         {due.cards.slice(0, MOST_DUE).map(({ id, card, tuning, isNew, isLost }) => {
@@ -104,7 +126,7 @@ function Due({ state: { due } }: { readonly state: LogState }) {
       </ul>
       {due.cards.length > MOST_DUE && <p className={classes['quiet']}>and {due.cards.length - MOST_DUE} more</p>}
     </section>
-  ) // biome-ignore format: a section
+  )
 }
 
 function Weaknesses({ log }: { readonly log: LogSummary }) {
@@ -143,12 +165,14 @@ function Weaknesses({ log }: { readonly log: LogSummary }) {
           const { what, how, href } = words(weak)
           return (
             <li key={`${what} ${how}`}>
-              <a href={href}><b>{what}</b></a>
+              <a href={href}>
+                <b>{what}</b>
+              </a>
               <span>{how}</span>
             </li>
           )
         })}
       </ul>
     </section>
-  ) // biome-ignore format: a section
+  )
 }

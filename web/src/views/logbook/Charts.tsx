@@ -116,12 +116,28 @@ const TempoChart = memo(function TempoChart({ days, tempo, wished, brush }: Char
         <YAxis width={AXIS_WIDTH} domain={[low, high]} tick={TEXT} tickLine={false} axisLine={false} tickCount={4} />
         {wished <= high && <ReferenceLine y={wished} stroke="var(--ease)" strokeDasharray="2 4" />}
         <Tooltip content={<TempoTip />} isAnimationActive={false} cursor={{ stroke: 'var(--rule)' }} />
-        <Line dataKey="middle" stroke="var(--soft)" connectNulls isAnimationActive={false} dot={isLong ? false : <EggDot kind="middle" />} activeDot={false} />
-        <Line dataKey="onRoot" stroke="var(--third)" strokeDasharray="5 4" strokeWidth={2} connectNulls isAnimationActive={false} dot={isLong ? false : <EggDot kind="root" />} activeDot={false} />
+        <Line
+          dataKey="middle"
+          stroke="var(--soft)"
+          connectNulls
+          isAnimationActive={false}
+          dot={isLong ? false : <EggDot kind="middle" />}
+          activeDot={false}
+        />
+        <Line
+          dataKey="onRoot"
+          stroke="var(--third)"
+          strokeDasharray="5 4"
+          strokeWidth={2}
+          connectNulls
+          isAnimationActive={false}
+          dot={isLong ? false : <EggDot kind="root" />}
+          activeDot={false}
+        />
         {area}
       </ComposedChart>
     </ResponsiveContainer>
-  ) // biome-ignore format: a chart
+  )
 })
 
 const NO_TEMPO: readonly TempoDay[] = []
@@ -135,15 +151,35 @@ const DaysChart = memo(function DaysChart({ days, brush }: Pick<ChartsProps, 'da
   return (
     <ResponsiveContainer width="100%" height={86} {...LEFT}>
       <ComposedChart data={points} margin={MARGIN} accessibilityLayer={false} {...hands}>
-        <XAxis dataKey="day" ticks={ticks as string[]} tickFormatter={each > 3 ? monthDay : shortDay} tick={TEXT} tickLine={false} axisLine={{ stroke: 'var(--soft)' }} interval="preserveStartEnd" />
+        <XAxis
+          dataKey="day"
+          ticks={ticks as string[]}
+          tickFormatter={each > 3 ? monthDay : shortDay}
+          tick={TEXT}
+          tickLine={false}
+          axisLine={{ stroke: 'var(--soft)' }}
+          interval="preserveStartEnd"
+        />
         <YAxis width={AXIS_WIDTH} tick={TEXT} tickLine={false} axisLine={false} tickCount={2} unit=" min" />
         <Tooltip content={<DayTip />} isAnimationActive={false} cursor={{ fill: 'var(--sunk)' }} />
-        <Bar dataKey="minutes" fill="var(--extension)" radius={[2, 2, 0, 0]} isAnimationActive={false} maxBarSize={18} />
-        <Line dataKey="rest" stroke="none" isAnimationActive={false} dot={isLong ? false : <EggDot kind="rest" />} activeDot={false} />
+        <Bar
+          dataKey="minutes"
+          fill="var(--extension)"
+          radius={[2, 2, 0, 0]}
+          isAnimationActive={false}
+          maxBarSize={18}
+        />
+        <Line
+          dataKey="rest"
+          stroke="none"
+          isAnimationActive={false}
+          dot={isLong ? false : <EggDot kind="rest" />}
+          activeDot={false}
+        />
         {area}
       </ComposedChart>
     </ResponsiveContainer>
-  ) // biome-ignore format: a chart
+  )
 })
 
 interface TipProps {
@@ -155,9 +191,10 @@ function TempoTip({ active, payload }: TipProps) {
   if (!active || !point || (point.middle === null && point.onRoot === null)) return null
   return (
     <p className={classes['tip']}>
-      {shortDay(point.day)}: {point.middle !== null && `${point.middle} in the middle`} {point.onRoot !== null && `${point.onRoot} on the root`}
+      {shortDay(point.day)}: {point.middle !== null && `${point.middle} in the middle`}{' '}
+      {point.onRoot !== null && `${point.onRoot} on the root`}
     </p>
-  ) // biome-ignore format: a tip
+  )
 }
 function DayTip({ active, payload }: TipProps) {
   const point = payload?.[0]?.payload

@@ -30,7 +30,7 @@ export function Entry({ entry, state }: { readonly entry: KeptAttempt; readonly 
       <em title={who}>{who}</em>
       <Mend entry={entry} state={state} />
     </li>
-  ) // biome-ignore format: an entry
+  )
 }
 
 /** The choices are made when they are opened: a long history has many entries. */

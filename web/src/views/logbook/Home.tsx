@@ -30,7 +30,11 @@ export function Home({ state, log }: { readonly state: LogState; readonly log: L
   const wished = settings.wishedTempo
   const between = Math.round((SLOWEST_TOLD + wished) / 2)
   return (
-    <section aria-label="Where the hand is at home" className={classes['home']} data-crowded={rows.length > ROOMY_ROWS || undefined}>
+    <section
+      aria-label="Where the hand is at home"
+      className={classes['home']}
+      data-crowded={rows.length > ROOMY_ROWS || undefined}
+    >
       <div className={classes['head']}>
         <h2>Where the hand is at home</h2>
         <p>an egg fills with the best clean tempo; dashed: not yet</p>
@@ -42,28 +46,42 @@ export function Home({ state, log }: { readonly state: LogState; readonly log: L
         <table className={classes['grid']} aria-label="Shapes by root">
           <thead>
             <tr>
-              <th scope="col"><span className="heard-only">Shape</span></th>
+              <th scope="col">
+                <span className="heard-only">Shape</span>
+              </th>
               {roots.map((root) => (
-                <th key={root} scope="col" aria-current={root === state.root || undefined}>{writeNote(rootName(root), settings.naming)}</th>
+                <th key={root} scope="col" aria-current={root === state.root || undefined}>
+                  {writeNote(rootName(root), settings.naming)}
+                </th>
               ))}
-              <th scope="col"><span className="heard-only">From slowest to quickest</span></th>
+              <th scope="col">
+                <span className="heard-only">From slowest to quickest</span>
+              </th>
             </tr>
           </thead>
           <tbody>
             {rows.length === 0 && <NoRows roots={roots} />}
             {rows.map((row) => (
-              <Row key={row.key} row={row} roots={roots} chosen={row.key === state.row ? state.root : undefined} wished={wished} choose={choose} />
+              <Row
+                key={row.key}
+                row={row}
+                roots={roots}
+                chosen={row.key === state.row ? state.root : undefined}
+                wished={wished}
+                choose={choose}
+              />
             ))}
           </tbody>
         </table>
       </div>
       {rows.length === 0 && (
         <p className={classes['first']}>
-          Nothing was played in this time. A first round of minor sevenths by fourths takes a minute at 60. <a href="/practice">Start it</a>
+          Nothing was played in this time. A first round of minor sevenths by fourths takes a minute at 60.{' '}
+          <a href="/practice">Start it</a>
         </p>
       )}
     </section>
-  ) // biome-ignore format: a table
+  )
 }
 
 /** What will be there: the same eggs, dashed. */
@@ -113,16 +131,30 @@ const Row = memo(function Row({ row, roots, chosen, wished, choose }: RowProps) 
         const words = cellWords(row, root, cell, settings.naming)
         return (
           <td key={root}>
-            <button type="button" className={classes['cell']} aria-label={words} title={words} aria-current={isChosen || undefined} tabIndex={isChosen ? 0 : -1} onClick={() => choose(row.key, root)}>
-              <Egg full={cell === null ? undefined : cell.best === undefined ? 0 : fullness(cell.best, wished)} isOpen={cell !== null && cell.best === undefined} isChosen={isChosen} />
-              {chosen !== undefined && <span className={classes['number']}>{cell === null ? 'new' : (cell.best ?? '–')}</span>}
+            <button
+              type="button"
+              className={classes['cell']}
+              aria-label={words}
+              title={words}
+              aria-current={isChosen || undefined}
+              tabIndex={isChosen ? 0 : -1}
+              onClick={() => choose(row.key, root)}
+            >
+              <Egg
+                full={cell === null ? undefined : cell.best === undefined ? 0 : fullness(cell.best, wished)}
+                isOpen={cell !== null && cell.best === undefined}
+                isChosen={isChosen}
+              />
+              {chosen !== undefined && (
+                <span className={classes['number']}>{cell === null ? 'new' : (cell.best ?? '–')}</span>
+              )}
             </button>
           </td>
         )
       })}
       <td className={classes['range']}>{range}</td>
     </tr>
-  ) // biome-ignore format: a row
+  )
 })
 
 function cellWords(row: HomeRow, root: number, cell: HomeCell | null, naming: NamingSystem): string {
@@ -169,10 +201,22 @@ function Egg({
   return (
     <svg viewBox="0 0 44 32" className={classes['egg']} aria-hidden="true">
       {isChosen && <ellipse {...shape} rx={20} ry={15} className={classes['chosen']} />}
-      <ellipse {...shape} rx={15.5} ry={11.5} className={classes['rim']} data-new={full === undefined || isOpen || undefined} />
+      <ellipse
+        {...shape}
+        rx={15.5}
+        ry={11.5}
+        className={classes['rim']}
+        data-new={full === undefined || isOpen || undefined}
+      />
       {full !== undefined && full > 0 && (
-        <ellipse {...shape} rx={15.5} ry={11.5} className={classes['fill']} style={{ clipPath: `inset(${Math.round((1 - full) * 100)}% 0 0 0)` }} />
+        <ellipse
+          {...shape}
+          rx={15.5}
+          ry={11.5}
+          className={classes['fill']}
+          style={{ clipPath: `inset(${Math.round((1 - full) * 100)}% 0 0 0)` }}
+        />
       )}
     </svg>
-  ) // biome-ignore format: an egg
+  )
 }

@@ -47,7 +47,11 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
       <div className={classes['below']} aria-busy={isBusy}>
         <div className={classes['main']}>
           {log === undefined ? (
-            problem === undefined && <p className={classes['empty']} role="status">Counting…</p>
+            problem === undefined && (
+              <p className={classes['empty']} role="status">
+                Counting…
+              </p>
+            )
           ) : (
             <>
               <Home state={state} log={log} />
@@ -55,8 +59,10 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
             </>
           )}
         </div>
-        <aside data-not-on-paper className={classes['side']}>{log && <Beside state={state} log={log} />}</aside>
+        <aside data-not-on-paper className={classes['side']}>
+          {log && <Beside state={state} log={log} />}
+        </aside>
       </div>
     </Frame>
-  ) // biome-ignore format: a view
+  )
 })

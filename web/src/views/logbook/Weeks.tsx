@@ -34,7 +34,8 @@ export function Weeks({ state, log }: { readonly state: LogState; readonly log: 
         <p>
           {row && (
             <>
-              <b>{rowWords(row)}</b>: middle of its roots{middles.length > 0 && `, ${Math.round(middleOf(middles.slice(-3)))} lately`}; <b>{root}</b> dashed.{' '}
+              <b>{rowWords(row)}</b>: middle of its roots
+              {middles.length > 0 && `, ${Math.round(middleOf(middles.slice(-3)))} lately`}; <b>{root}</b> dashed.{' '}
             </>
           )}
           Below: minutes, and <b>{counted(rest, 'day')} of rest</b>
@@ -65,7 +66,15 @@ export function Weeks({ state, log }: { readonly state: LogState; readonly log: 
                   <th scope="row">
                     {weekdayWords(day)} {shortDay(day)}
                   </th>
-                  {seconds === 0 ? <td colSpan={3}>rest</td> : (<><td>{minutesOf(seconds)}</td><td>{runs}</td><td>{cards}</td></>)}
+                  {seconds === 0 ? (
+                    <td colSpan={3}>rest</td>
+                  ) : (
+                    <>
+                      <td>{minutesOf(seconds)}</td>
+                      <td>{runs}</td>
+                      <td>{cards}</td>
+                    </>
+                  )}
                 </tr>
               ))}
             </tbody>
@@ -77,5 +86,5 @@ export function Weeks({ state, log }: { readonly state: LogState; readonly log: 
         </Suspense>
       )}
     </section>
-  ) // biome-ignore format: a section
+  )
 }

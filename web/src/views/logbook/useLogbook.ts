@@ -119,7 +119,24 @@ export function useLogbook(params: Params): LogState {
 
   const row = log?.rows.some(({ key }) => key === plan.row) ? plan.row : log?.row
   const root = plan.root ?? log?.root ?? 0
-  return { plan, change, brush, log, row, root, isBusy, problem, due, from, to, correct, takeOut, reload, asTables, turnTables } // biome-ignore format: a list
+  return {
+    plan,
+    change,
+    brush,
+    log,
+    row,
+    root,
+    isBusy,
+    problem,
+    due,
+    from,
+    to,
+    correct,
+    takeOut,
+    reload,
+    asTables,
+    turnTables,
+  }
 }
 
 const pathOf = ({ id }: KeptAttempt): string => `/api/practice/attempts/${id}`

@@ -39,14 +39,24 @@ export function mapKeys(state: MapState, shown: ShownMap | undefined, lanes: rea
     if (next) takePlace(state, next)
   }
   return [
-    { keys: ['←', '→'], does: 'the next place along the lane', acts: { ArrowLeft: go('left'), ArrowRight: go('right') } },
-    { keys: ['↑', '↓'], does: 'the lane above or below, where the hand is', acts: { ArrowUp: go('up'), ArrowDown: go('down') } },
+    {
+      keys: ['←', '→'],
+      does: 'the next place along the lane',
+      acts: { ArrowLeft: go('left'), ArrowRight: go('right') },
+    },
+    {
+      keys: ['↑', '↓'],
+      does: 'the lane above or below, where the hand is',
+      acts: { ArrowUp: go('up'), ArrowDown: go('down') },
+    },
     {
       keys: ['Enter'],
       does: 'build with the place',
       acts: { Enter: () => window.location.assign(toBuild(shapeOf(place.frets, shown), shown.player)) },
     },
-    ...(before(place) ? [{ keys: ['A'], does: 'play it before and after', acts: { a: () => hearBoth(place, shown) } }] : []),
+    ...(before(place)
+      ? [{ keys: ['A'], does: 'play it before and after', acts: { a: () => hearBoth(place, shown) } }]
+      : []),
     { keys: ['Shift', 'T'], does: 'add the whole lane to the tray', acts: { T: () => laneToTray(shown) } },
-  ] // biome-ignore format: a table
+  ]
 }

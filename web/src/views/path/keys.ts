@@ -37,7 +37,11 @@ export function pathKeys(state: PathState): readonly KeyLine[] {
         ArrowRight: (event) => (event.shiftKey ? moveBy(state, 1) : choose(plan.chosen + 1)),
       },
     },
-    { keys: ['↑', '↓'], does: 'another shape here, and hold it', acts: { ArrowUp: () => otherShape(state, -1), ArrowDown: () => otherShape(state, 1) } },
+    {
+      keys: ['↑', '↓'],
+      does: 'another shape here, and hold it',
+      acts: { ArrowUp: () => otherShape(state, -1), ArrowDown: () => otherShape(state, 1) },
+    },
     { keys: ['H'], does: 'hold this shape, or let it go', acts: { h: hold } },
     { keys: ['M'], does: 'keep this top tone as melody, or let it go', acts: { m: () => keepTop(state) } },
     { keys: ['A'], does: 'play the step', acts: { a: hearStep } },
@@ -46,10 +50,18 @@ export function pathKeys(state: PathState): readonly KeyLine[] {
       does: 'put the first chord in between before this one',
       acts: { Insert: () => around?.between[0] && putBefore(state, around.between[0].chord) },
     },
-    { keys: ['S', 'J'], does: 'split this chord in two; join the next one’s time to it', acts: { s: () => split(state), j: () => joinNext(state) } },
+    {
+      keys: ['S', 'J'],
+      does: 'split this chord in two; join the next one’s time to it',
+      acts: { s: () => split(state), j: () => joinNext(state) },
+    },
     { keys: ['Delete'], does: 'remove this chord', acts: { Delete: () => takeOut(state) } },
     { keys: ['V'], does: 'in time, in systems of eight bars, as a table', acts: { v: lookNext } },
-    { keys: ['−', '+'], does: 'draw time narrower, wider (or Ctrl and the wheel)', acts: { '-': () => scaleBy(-1), '+': () => scaleBy(1) } },
+    {
+      keys: ['−', '+'],
+      does: 'draw time narrower, wider (or Ctrl and the wheel)',
+      acts: { '-': () => scaleBy(-1), '+': () => scaleBy(1) },
+    },
     { keys: ['Shift', 'T'], does: 'add the whole path to the tray', acts: { T: () => pathToTray(state) } },
-  ] // biome-ignore format: a table
+  ]
 }

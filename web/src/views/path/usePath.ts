@@ -213,8 +213,31 @@ export function usePath(params: Params): PathState {
     else tell.done('There is no shape to hold here.', 'no-shape')
   }, [asked, at, chosenShape, takeShape])
   return {
-    plan, answer, stopped, neck, player, key, typed, problems, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo, canUndo: past.canUndo, canRedo: past.canRedo, around, chosenShape, shape, playAll, hearStep, hearWay, choose, hold, takeShape,
-  } // biome-ignore format: a list
+    plan,
+    answer,
+    stopped,
+    neck,
+    player,
+    key,
+    typed,
+    problems,
+    type,
+    finish: asked.finish,
+    change,
+    undo: asked.undo,
+    redo: asked.redo,
+    canUndo: past.canUndo,
+    canRedo: past.canRedo,
+    around,
+    chosenShape,
+    shape,
+    playAll,
+    hearStep,
+    hearWay,
+    choose,
+    hold,
+    takeShape,
+  }
 }
 
 /** What is asked of single chords, in a changed chart. */

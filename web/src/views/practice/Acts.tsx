@@ -16,9 +16,16 @@ import { RUN_INPUT_ID, type RunState } from './useRun.ts'
 import type { Who } from './useRunEar.ts'
 
 const PLAYS_WORDS: Readonly<Record<ChordPlays, string>> = {
-  right: 'plays it right', mixed: 'slips now and then', late: 'drags behind', dull: 'lets a string die', missing: 'misses a string', 'a fret off': 'is a fret off', rings: 'lets a string ring', noise: 'is drowned by noise',
+  right: 'plays it right',
+  mixed: 'slips now and then',
+  late: 'drags behind',
+  dull: 'lets a string die',
+  missing: 'misses a string',
+  'a fret off': 'is a fret off',
+  rings: 'lets a string ring',
+  noise: 'is drowned by noise',
   silent: 'doesn’t play',
-} // biome-ignore format: a table
+}
 const WHO: readonly Who[] = ['microphone', ...CHORD_PLAYS]
 const whoWords = (who: Who): string =>
   who === 'microphone' ? 'the microphone' : `a simulated player who ${PLAYS_WORDS[who]}`
@@ -54,7 +61,15 @@ export function Acts({ state }: { readonly state: RunState }) {
   ]
   return (
     <ActLine
-      field={<ChordField id={RUN_INPUT_ID} typed={typed} type={type} finish={finish} label="A run, such as m7 on 5 and 6 fourths from E 80" />}
+      field={
+        <ChordField
+          id={RUN_INPUT_ID}
+          typed={typed}
+          type={type}
+          finish={finish}
+          label="A run, such as m7 on 5 and 6 fourths from E 80"
+        />
+      }
       problem={typed.problem && <ChordProblem id={RUN_INPUT_ID} typed={typed} />}
       acts={acts.filter((group) => group.length > 0)}
       past={state}
@@ -62,7 +77,7 @@ export function Acts({ state }: { readonly state: RunState }) {
       redo={state.redo}
       openKeys={openKeys}
     />
-  ) // biome-ignore format: an act line
+  )
 }
 
 /** What the ear says, who it is, and what could not be kept. */

@@ -46,7 +46,8 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
         <Roots state={state} note={<Note state={state} />} />
         {isEmpty ? (
           <p className={classes['empty']}>
-            No shape of it lies on these strings within the first fifteen frets. Take other strings in the sentence, the nearest place, or a chord with fewer tones.
+            No shape of it lies on these strings within the first fifteen frets. Take other strings in the sentence, the
+            nearest place, or a chord with fewer tones.
           </p>
         ) : (
           <>
@@ -59,7 +60,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
       </div>
       <Strip state={state} />
     </Frame>
-  ) // biome-ignore format: a view
+  )
 })
 
 /** "A flat minor seven, root string 5 fret 11, next D flat": one line for those who do not look. */

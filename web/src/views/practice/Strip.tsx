@@ -12,7 +12,12 @@ import { clickOnOff, drumsOnOff } from './keys.ts'
 import classes from './Strip.module.css'
 import { OWNER, type RunState } from './useRun.ts'
 
-const RISES: Options<number> = [[0, 'steady'], [2, '2 faster after a clean round'], [4, '4 faster after a clean round'], [8, '8 faster after a clean round']] // biome-ignore format: a list
+const RISES: Options<number> = [
+  [0, 'steady'],
+  [2, '2 faster after a clean round'],
+  [4, '4 faster after a clean round'],
+  [8, '8 faster after a clean round'],
+]
 const bassOnOff = () => changeSettings({ bassStandIn: !$session.get().settings.bassStandIn })
 
 export function Strip({ state }: { readonly state: RunState }) {
@@ -38,14 +43,26 @@ export function Strip({ state }: { readonly state: RunState }) {
       {bassStandIn && <BassWord />}
       <Toggle words="drums" on={drums} keyHint="D" press={drumsOnOff} />
       {drums && <DrumsWord />}
-      <Choice label="Each round" value={rise} options={RISES} take={(next) => $rise.set(next)} otherwise={`${rise} faster after a clean round`} />
-      <span className="heard-only" data-testid="playing" data-status={owner === OWNER ? status : 'stopped'} data-struck={struck} data-late={late} />
+      <Choice
+        label="Each round"
+        value={rise}
+        options={RISES}
+        take={(next) => $rise.set(next)}
+        otherwise={`${rise} faster after a clean round`}
+      />
+      <span
+        className="heard-only"
+        data-testid="playing"
+        data-status={owner === OWNER ? status : 'stopped'}
+        data-struck={struck}
+        data-late={late}
+      />
       <span className={classes['pause']} role="status" data-testid="pause">
         {pause}
       </span>
       <TrayWord />
     </section>
-  ) // biome-ignore format: a strip
+  )
 }
 
 const Toggle = ({

@@ -3,8 +3,16 @@ import type { Neck } from '@nestling/core/neck'
 import { pitchAt } from '@nestling/core/pitch'
 import type { RunStep } from '@nestling/core/practice'
 import {
-  bandEvents, barsOf, beatsInBar, FOUR_FOUR, type Score, type ScoreEvent, type StringNote, soundedNotes, withCountIn,
-} from '@nestling/core/time' // biome-ignore format: a list
+  bandEvents,
+  barsOf,
+  beatsInBar,
+  FOUR_FOUR,
+  type Score,
+  type ScoreEvent,
+  type StringNote,
+  soundedNotes,
+  withCountIn,
+} from '@nestling/core/time'
 import { type BandSettings, bandOf } from '../../contracts/settings.ts'
 
 export const BEATS_IN_BAR = beatsInBar(FOUR_FOUR)

@@ -311,9 +311,29 @@ export function useRun(params: Params): RunState {
   }, [])
 
   return {
-    plan, steps, neck, player, typed, type, finish: asked.finish, change, undo: asked.undo, redo: asked.redo,
-    canUndo: past.canUndo, canRedo: past.canRedo, status, round, at, ear, startOrStop, show, hear, grade, goTo, minutes,
-  } // biome-ignore format: a list
+    plan,
+    steps,
+    neck,
+    player,
+    typed,
+    type,
+    finish: asked.finish,
+    change,
+    undo: asked.undo,
+    redo: asked.redo,
+    canUndo: past.canUndo,
+    canRedo: past.canRedo,
+    status,
+    round,
+    at,
+    ear,
+    startOrStop,
+    show,
+    hear,
+    grade,
+    goTo,
+    minutes,
+  }
 }
 
 type Asked = Pick<RunPlan, 'material' | 'cycle' | 'from' | 'down' | 'all' | 'seed' | 'rule'>

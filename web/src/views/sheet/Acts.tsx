@@ -38,7 +38,7 @@ export function Acts({ state, saving, zoom, turnZoom }: SheetActsProps) {
         ]
       : [],
     [{ words: zoom === 'fit' ? 'True size' : 'Whole page', keyHint: 'Z', run: turnZoom }],
-  ] // biome-ignore format: a list
+  ]
   const { progress } = saving
   return (
     <ActLine

@@ -47,7 +47,14 @@ export function BlockSettings({ block, state }: SettingsOf<Block>) {
 }
 
 /** A text that is taken at Enter, or when it is left; while it can't be read the page keeps the last one. */
-function TextSetting({ label, value, short = false, most = 120, wrong, take }: {
+function TextSetting({
+  label,
+  value,
+  short = false,
+  most = 120,
+  wrong,
+  take,
+}: {
   readonly label: string
   readonly value: string
   readonly short?: boolean
@@ -80,10 +87,14 @@ function TextSetting({ label, value, short = false, most = 120, wrong, take }: {
           if (event.key === 'Escape') setText(undefined)
         }}
       />
-      {problem !== undefined && <p role="alert" className={classes['problem']}>{problem}</p>}
+      {problem !== undefined && (
+        <p role="alert" className={classes['problem']}>
+          {problem}
+        </p>
+      )}
     </>
   )
-} // biome-ignore format: elements
+}
 
 const chordWrong = (text: string): string | undefined => {
   const read = readSymbol(text)
@@ -116,36 +127,76 @@ function TitleSettings({ block, state: { changeBlock, sheet } }: SettingsOf<Titl
   )
 }
 
-const UNDER = [['nothing', 'nothing'], ['tab', 'TAB'], ['staff', 'staff and TAB']] as const // biome-ignore format: a table
+const UNDER = [
+  ['nothing', 'nothing'],
+  ['tab', 'TAB'],
+  ['staff', 'staff and TAB'],
+] as const
 
 function ChartSettings({ block, state }: SettingsOf<ChartBlock>) {
   const { tunes, changeBlock } = state
   const change = (changes: Partial<ChartBlock>) => changeBlock<'chart'>(block.id, changes)
   const kept = block.source.kind === 'kept' ? block.source.tune : undefined
   const tune = tunes.find(({ id }) => id === kept)
-  const text = block.source.kind === 'own' ? block.source.chart : (new URLSearchParams(tune?.query ?? '').get('chart') ?? '')
+  const text =
+    block.source.kind === 'own' ? block.source.chart : (new URLSearchParams(tune?.query ?? '').get('chart') ?? '')
   const count = readChart(text).chart.bars.length
   const bars = Array.from({ length: count }, (_, index) => [index + 1, String(index + 1)] as const)
   return (
     <>
       <p>
-        <Choice label="Tune" value={kept} options={tunes.map(({ id, title }) => [id, title] as const)} otherwise="a chart of its own" take={(id) => id !== undefined && change({ source: { kind: 'kept', tune: id }, from: undefined, to: undefined })} />
+        <Choice
+          label="Tune"
+          value={kept}
+          options={tunes.map(({ id, title }) => [id, title] as const)}
+          otherwise="a chart of its own"
+          take={(id) =>
+            id !== undefined && change({ source: { kind: 'kept', tune: id }, from: undefined, to: undefined })
+          }
+        />
         {', from bar '}
-        <Choice label="First bar" value={block.from ?? 1} options={bars} take={(from) => change({ from: from === 1 ? undefined : from, ...((block.to ?? count) < from ? { to: undefined } : {}) })} />
+        <Choice
+          label="First bar"
+          value={block.from ?? 1}
+          options={bars}
+          take={(from) =>
+            change({ from: from === 1 ? undefined : from, ...((block.to ?? count) < from ? { to: undefined } : {}) })
+          }
+        />
         {' to '}
-        <Choice label="Last bar" value={block.to ?? count} options={bars.filter(([bar]) => bar >= (block.from ?? 1))} take={(to) => change({ to: to === count ? undefined : to })} />
+        <Choice
+          label="Last bar"
+          value={block.to ?? count}
+          options={bars.filter(([bar]) => bar >= (block.from ?? 1))}
+          take={(to) => change({ to: to === count ? undefined : to })}
+        />
       </p>
       <p>
         {'under the necks '}
         <Choice label="Under the necks" value={block.under} options={UNDER} take={(under) => change({ under })} />
         {', what moves by one tone '}
-        <Choice label="What moves" value={block.moves} options={[[true, 'with ghost and arc'], [false, 'plain']]} take={(moves) => change({ moves })} />
+        <Choice
+          label="What moves"
+          value={block.moves}
+          options={[
+            [true, 'with ghost and arc'],
+            [false, 'plain'],
+          ]}
+          take={(moves) => change({ moves })}
+        />
       </p>
     </>
   )
-} // biome-ignore format: a sentence
+}
 
-const ROOTS: readonly (readonly [string, string])[] = [['6', 'string 6'], ['5', 'string 5'], ['4', 'string 4'], ['6,5', 'strings 6 and 5'], ['5,4', 'strings 5 and 4'], ['6,5,4', 'strings 6, 5 and 4']] // biome-ignore format: a table
+const ROOTS: readonly (readonly [string, string])[] = [
+  ['6', 'string 6'],
+  ['5', 'string 5'],
+  ['4', 'string 4'],
+  ['6,5', 'strings 6 and 5'],
+  ['5,4', 'strings 5 and 4'],
+  ['6,5,4', 'strings 6, 5 and 4'],
+]
 
 function KeySettings({ block, state: { changeBlock } }: SettingsOf<KeyBlock>) {
   const change = (changes: Partial<KeyBlock>) => changeBlock<'key'>(block.id, changes)
@@ -154,23 +205,54 @@ function KeySettings({ block, state: { changeBlock } }: SettingsOf<KeyBlock>) {
       <TextSetting label="key" value={block.key} wrong={keyWrong} take={(key) => change({ key })} />
       <p>
         {'in '}
-        <Choice label="How far thirds are stacked" value={block.depth} options={(['triads', 'sevenths', 'ninths'] as const).map((depth) => [depth, depth] as const)} take={(depth) => change({ depth })} />
+        <Choice
+          label="How far thirds are stacked"
+          value={block.depth}
+          options={(['triads', 'sevenths', 'ninths'] as const).map((depth) => [depth, depth] as const)}
+          take={(depth) => change({ depth })}
+        />
         {', roots on '}
-        <Choice label="Root strings" value={block.roots.join(',')} options={ROOTS} otherwise={block.roots.join(' ')} take={(roots) => change({ roots: roots.split(',').map(Number) })} />
+        <Choice
+          label="Root strings"
+          value={block.roots.join(',')}
+          options={ROOTS}
+          otherwise={block.roots.join(' ')}
+          take={(roots) => change({ roots: roots.split(',').map(Number) })}
+        />
         {', formulas of every step '}
-        <Choice label="Formulas" value={block.formulas} options={[[true, 'told'], [false, 'left out']]} take={(formulas) => change({ formulas })} />
+        <Choice
+          label="Formulas"
+          value={block.formulas}
+          options={[
+            [true, 'told'],
+            [false, 'left out'],
+          ]}
+          take={(formulas) => change({ formulas })}
+        />
       </p>
     </>
   )
-} // biome-ignore format: a sentence
+}
 
 function MapSettings({ block, state: { changeBlock } }: SettingsOf<MapBlock>) {
   return (
     <>
-      <TextSetting label="chord" value={block.chord} most={48} wrong={chordWrong} take={(chord) => changeBlock<'map'>(block.id, { chord })} />
-      <TextSetting label="arrangement: drop-2, close, R-7-3-5, any" value={block.arrangement} most={60} wrong={arrangementWrong} take={(arrangement) => changeBlock<'map'>(block.id, { arrangement })} />
+      <TextSetting
+        label="chord"
+        value={block.chord}
+        most={48}
+        wrong={chordWrong}
+        take={(chord) => changeBlock<'map'>(block.id, { chord })}
+      />
+      <TextSetting
+        label="arrangement: drop-2, close, R-7-3-5, any"
+        value={block.arrangement}
+        most={60}
+        wrong={arrangementWrong}
+        take={(arrangement) => changeBlock<'map'>(block.id, { arrangement })}
+      />
     </>
-  ) // biome-ignore format: elements
+  )
 }
 
 function ArpeggioSettings({ block, state: { changeBlock } }: SettingsOf<ArpeggioBlock>) {
@@ -187,7 +269,7 @@ function ArpeggioSettings({ block, state: { changeBlock } }: SettingsOf<Arpeggio
       </p>
     </>
   )
-} // biome-ignore format: a sentence
+}
 
 function ShapesSettings({ block, state: { changeBlock } }: SettingsOf<ShapesBlock>) {
   const change = (changes: Partial<ShapesBlock>) => changeBlock<'shapes'>(block.id, changes)
@@ -196,7 +278,14 @@ function ShapesSettings({ block, state: { changeBlock } }: SettingsOf<ShapesBloc
       <TextSetting label="heading" value={block.title} take={(title) => change({ title })} />
       <p>
         {block.shapes.map(({ chord, frets }, index) => (
-          <button key={`${index}${frets}`} type="button" className={sentence['word']} title="remove it" aria-label={`Remove ${chord} ${frets}`} onClick={() => change({ shapes: block.shapes.filter((_, place) => place !== index) })}>
+          <button
+            key={`${index}${frets}`}
+            type="button"
+            className={sentence['word']}
+            title="remove it"
+            aria-label={`Remove ${chord} ${frets}`}
+            onClick={() => change({ shapes: block.shapes.filter((_, place) => place !== index) })}
+          >
             {chord} {frets} ×
           </button>
         ))}
@@ -204,7 +293,7 @@ function ShapesSettings({ block, state: { changeBlock } }: SettingsOf<ShapesBloc
       </p>
     </>
   )
-} // biome-ignore format: elements
+}
 
 function WordsSettings({ block, state: { changeBlock } }: SettingsOf<WordsBlock>) {
   const [text, setText] = useState<string | undefined>(undefined)
@@ -214,8 +303,13 @@ function WordsSettings({ block, state: { changeBlock } }: SettingsOf<WordsBlock>
   }
   return (
     <label>
-        words; a line that begins with # is a heading
-        <textarea value={text ?? block.text} maxLength={4000} onChange={(event) => setText(event.currentTarget.value)} onBlur={finish} />
+      words; a line that begins with # is a heading
+      <textarea
+        value={text ?? block.text}
+        maxLength={4000}
+        onChange={(event) => setText(event.currentTarget.value)}
+        onBlur={finish}
+      />
     </label>
-  ) // biome-ignore format: elements
+  )
 }

@@ -24,8 +24,15 @@ import { newBlock } from './newBlock.ts'
 import type { SheetState } from './useSheet.ts'
 
 const PUT: readonly (readonly [BlockKind, string])[] = [
-  ['title', 'a title'], ['chart', 'a tune'], ['key', 'a key'], ['map', 'a map'], ['arpeggio', 'an arpeggio'], ['shapes', 'shapes from the tray'], ['words', 'words'], ['legend', 'what the fillings mean'],
-] // biome-ignore format: a table
+  ['title', 'a title'],
+  ['chart', 'a tune'],
+  ['key', 'a key'],
+  ['map', 'a map'],
+  ['arpeggio', 'an arpeggio'],
+  ['shapes', 'shapes from the tray'],
+  ['words', 'words'],
+  ['legend', 'what the fillings mean'],
+]
 
 export function Blocks({ state }: { readonly state: SheetState }) {
   const { sheet, tunes, put, chosen, moveTo } = state
@@ -52,27 +59,59 @@ export function Blocks({ state }: { readonly state: SheetState }) {
       <p className={classes['putIn']}>
         <kbd>Ins</kbd> put in{chosen === undefined ? ' at the end' : ' below the chosen block'}:{' '}
         {PUT.map(([kind, words], index) => (
-          <button key={kind} type="button" {...(index === 0 ? { id: 'sheet-put-in' } : {})} onClick={() => put(newBlock(kind, { tunes, tray }), chosen)}>
+          <button
+            key={kind}
+            type="button"
+            {...(index === 0 ? { id: 'sheet-put-in' } : {})}
+            onClick={() => put(newBlock(kind, { tunes, tray }), chosen)}
+          >
             {words}
           </button>
         ))}
       </p>
     </section>
   )
-} // biome-ignore format: elements
+}
 
-function OneBlock({ block, index, state }: { readonly block: Block; readonly index: number; readonly state: SheetState }) {
+function OneBlock({
+  block,
+  index,
+  state,
+}: {
+  readonly block: Block
+  readonly index: number
+  readonly state: SheetState
+}) {
   const { sheet, pages, chosen, choose, move, remove } = state
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition } = useSortable({ id: block.id })
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition } = useSortable({
+    id: block.id,
+  })
   const isChosen = chosen === block.id
   const name = blockName(block, state)
   return (
-    <li ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition: transition ?? '' }} data-chosen={isChosen || undefined} data-testid="block">
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition: transition ?? '' }}
+      data-chosen={isChosen || undefined}
+      data-testid="block"
+    >
       <div className={classes['head']}>
-        <button type="button" className={classes['grip']} ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={`Drag ${name}`}>
+        <button
+          type="button"
+          className={classes['grip']}
+          ref={setActivatorNodeRef}
+          {...attributes}
+          {...listeners}
+          aria-label={`Drag ${name}`}
+        >
           ⠿
         </button>
-        <button type="button" className={classes['name']} aria-expanded={isChosen} onClick={() => choose(isChosen ? undefined : block.id)}>
+        <button
+          type="button"
+          className={classes['name']}
+          aria-expanded={isChosen}
+          onClick={() => choose(isChosen ? undefined : block.id)}
+        >
           {name}
         </button>
         <small>{placeWords(block.id, pages?.places ?? [])}</small>
@@ -95,7 +134,7 @@ function OneBlock({ block, index, state }: { readonly block: Block; readonly ind
       )}
     </li>
   )
-} // biome-ignore format: elements
+}
 
 /** What a block is, told by what is in it. */
 function blockName(block: Block, { tunes, sheet }: Pick<SheetState, 'tunes' | 'sheet'>): string {

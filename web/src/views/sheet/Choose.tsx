@@ -15,10 +15,23 @@ export interface OtherSheet {
 }
 
 const KIND_WORDS: Readonly<Record<string, string>> = {
-  title: 'a title', chart: 'a tune', key: 'a key', map: 'a map', arpeggio: 'an arpeggio', shapes: 'shapes', words: 'words', legend: 'a legend',
-} // biome-ignore format: a table
+  title: 'a title',
+  chart: 'a tune',
+  key: 'a key',
+  map: 'a map',
+  arpeggio: 'an arpeggio',
+  shapes: 'shapes',
+  words: 'words',
+  legend: 'a legend',
+}
 
-export function Choose({ others, put }: { readonly others: readonly OtherSheet[]; readonly put: ReturnType<typeof putIn> }) {
+export function Choose({
+  others,
+  put,
+}: {
+  readonly others: readonly OtherSheet[]
+  readonly put: ReturnType<typeof putIn>
+}) {
   const block = useMemo(() => readPut(put?.text), [put])
   const [title, setTitle] = useState('')
   const [isBusy, setBusy] = useState(false)
@@ -36,7 +49,9 @@ export function Choose({ others, put }: { readonly others: readonly OtherSheet[]
     <Frame>
       <div className={classes['choose']}>
         <h1>{block ? `Put ${KIND_WORDS[block.kind] ?? 'it'} on a sheet` : 'Sheets'}</h1>
-        {put !== undefined && !block && <p role="alert">What was to be put on a sheet can’t be read; the sheets are here all the same.</p>}
+        {put !== undefined && !block && (
+          <p role="alert">What was to be put on a sheet can’t be read; the sheets are here all the same.</p>
+        )}
         <form
           onSubmit={(event) => {
             event.preventDefault()
@@ -45,7 +60,13 @@ export function Choose({ others, put }: { readonly others: readonly OtherSheet[]
         >
           <label>
             a new one, called{' '}
-            <input className="plain-field" value={title} maxLength={60} placeholder="A new sheet" onChange={(event) => setTitle(event.currentTarget.value)} />
+            <input
+              className="plain-field"
+              value={title}
+              maxLength={60}
+              placeholder="A new sheet"
+              onChange={(event) => setTitle(event.currentTarget.value)}
+            />
           </label>{' '}
           <button type="submit" disabled={isBusy}>
             Make it
@@ -65,4 +86,4 @@ export function Choose({ others, put }: { readonly others: readonly OtherSheet[]
       </div>
     </Frame>
   )
-} // biome-ignore format: a form
+}

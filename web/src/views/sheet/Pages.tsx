@@ -8,7 +8,13 @@ import type { SheetState } from './useSheet.ts'
 /** CSS pixels in a millimetre. */
 const PX_A_MM = 96 / 25.4
 
-export const Pages = memo(function Pages({ state, zoom }: { readonly state: SheetState; readonly zoom: 'fit' | 'true' }) {
+export const Pages = memo(function Pages({
+  state,
+  zoom,
+}: {
+  readonly state: SheetState
+  readonly zoom: 'fit' | 'true'
+}) {
   const { pages, sheet, chosen, choose } = state
   const { ref, width, height } = useElementSize()
   if (!pages) return <div ref={ref} className={classes['pages']} aria-busy="true" />
@@ -21,8 +27,18 @@ export const Pages = memo(function Pages({ state, zoom }: { readonly state: Shee
     <section ref={ref} aria-label="Pages" className={classes['pages']}>
       <style media="print">{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } svg[data-page] { width: ${size.width}mm !important; height: ${size.height}mm !important }`}</style>
       {pages.pages.map((page, index) => (
-        <div key={index} className={classes['page']} style={{ width: size.width * scale, height: size.height * scale }} data-testid="sheet-page">
-          <PageDrawing page={page} size={size} ink={sheet.ink} label={`Page ${index + 1} of ${pages.pages.length}: ${sheet.title}`} />
+        <div
+          key={index}
+          className={classes['page']}
+          style={{ width: size.width * scale, height: size.height * scale }}
+          data-testid="sheet-page"
+        >
+          <PageDrawing
+            page={page}
+            size={size}
+            ink={sheet.ink}
+            label={`Page ${index + 1} of ${pages.pages.length}: ${sheet.title}`}
+          />
           {pages.places
             .filter((place) => place.page === index)
             .map((place) => (
@@ -33,7 +49,10 @@ export const Pages = memo(function Pages({ state, zoom }: { readonly state: Shee
                 aria-hidden="true"
                 className={classes['place']}
                 data-chosen={place.block === chosen || undefined}
-                style={{ top: `${(place.top / size.height) * 100}%`, height: `${((place.bottom - place.top) / size.height) * 100}%` }}
+                style={{
+                  top: `${(place.top / size.height) * 100}%`,
+                  height: `${((place.bottom - place.top) / size.height) * 100}%`,
+                }}
                 onClick={() => choose(place.block === chosen ? undefined : place.block)}
               />
             ))}
@@ -41,4 +60,4 @@ export const Pages = memo(function Pages({ state, zoom }: { readonly state: Shee
       ))}
     </section>
   )
-}) // biome-ignore format: elements
+})

@@ -47,24 +47,62 @@ export function SheetSentence({ state, children }: { readonly state: SheetState;
             />
           </span>
         ) : (
-          <button type="button" className={sentence['word']} aria-label={`Name of the sheet: ${sheet.title}`} onClick={() => setNaming(true)}>
+          <button
+            type="button"
+            className={sentence['word']}
+            aria-label={`Name of the sheet: ${sheet.title}`}
+            onClick={() => setNaming(true)}
+          >
             {sheet.title}
           </button>
         )}
         {' on '}
-        <Choice label="Paper" value={sheet.paper} options={PAPERS.map((paper) => [paper, paper])} take={(paper) => change({ paper })} />
+        <Choice
+          label="Paper"
+          value={sheet.paper}
+          options={PAPERS.map((paper) => [paper, paper])}
+          take={(paper) => change({ paper })}
+        />
         {', '}
-        <Choice label="How the page lies" value={sheet.lying} options={[[false, 'upright'], [true, 'lying']]} take={(lying) => change({ lying })} />
+        <Choice
+          label="How the page lies"
+          value={sheet.lying}
+          options={[
+            [false, 'upright'],
+            [true, 'lying'],
+          ]}
+          take={(lying) => change({ lying })}
+        />
         {', '}
-        <Choice label="Bars in a line" value={sheet.barsALine} options={BARS} take={(barsALine) => change({ barsALine })} />
+        <Choice
+          label="Bars in a line"
+          value={sheet.barsALine}
+          options={BARS}
+          take={(barsALine) => change({ barsALine })}
+        />
         {' a line, necks '}
-        <Choice label="Necks" value={sheet.necks} options={NECK_WAYS.map((way) => [way, way])} take={(necks) => change({ necks })} />
+        <Choice
+          label="Necks"
+          value={sheet.necks}
+          options={NECK_WAYS.map((way) => [way, way])}
+          take={(necks) => change({ necks })}
+        />
         {' with '}
-        <Choice label="In the eggs" value={sheet.labels} options={SHEET_LABELS.map((labels) => [labels, LABEL_WORDS[labels]])} take={(labels) => change({ labels })} />
+        <Choice
+          label="In the eggs"
+          value={sheet.labels}
+          options={SHEET_LABELS.map((labels) => [labels, LABEL_WORDS[labels]])}
+          take={(labels) => change({ labels })}
+        />
         {', in '}
-        <Choice label="Ink" value={sheet.ink} options={INKS.map((ink) => [ink, INK_WORDS[ink]])} take={(ink) => change({ ink })} />
+        <Choice
+          label="Ink"
+          value={sheet.ink}
+          options={INKS.map((ink) => [ink, INK_WORDS[ink]])}
+          take={(ink) => change({ ink })}
+        />
       </p>
       {children}
     </section>
   )
-} // biome-ignore format: a sentence
+}

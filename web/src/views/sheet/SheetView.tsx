@@ -38,7 +38,15 @@ export default function SheetView({ sheet, tunes, others, page }: SheetViewProps
   )
 }
 
-const Bench = memo(function Bench({ first, tunes, put }: { readonly first: KeptSheet; readonly tunes: readonly KeptTune[]; readonly put: Put }) {
+const Bench = memo(function Bench({
+  first,
+  tunes,
+  put,
+}: {
+  readonly first: KeptSheet
+  readonly tunes: readonly KeptTune[]
+  readonly put: Put
+}) {
   const state = useSheet(first, tunes)
   const saving = useSaving(state)
   const [zoom, setZoom] = useState<'fit' | 'true'>('fit')
@@ -50,11 +58,24 @@ const Bench = memo(function Bench({ first, tunes, put }: { readonly first: KeptS
     // It has arrived: opened again, the address does not bring it once more.
     window.history.replaceState(null, '', `/sheet?sheet=${first.id}`)
   }, [arrives, putOn, first.id])
-  const keys = useMemo(() => sheetKeys(state, saving, () => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))), [state, saving])
+  const keys = useMemo(
+    () => sheetKeys(state, saving, () => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))),
+    [state, saving],
+  )
   return (
-    <Frame title={state.sheet.title} heading={`Sheet: ${state.sheet.title}`} acts={{ undo: state.undo, redo: state.redo }} keys={keys}>
+    <Frame
+      title={state.sheet.title}
+      heading={`Sheet: ${state.sheet.title}`}
+      acts={{ undo: state.undo, redo: state.redo }}
+      keys={keys}
+    >
       <SheetSentence state={state}>
-        <Acts state={state} saving={saving} zoom={zoom} turnZoom={() => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))} />
+        <Acts
+          state={state}
+          saving={saving}
+          zoom={zoom}
+          turnZoom={() => setZoom((now) => (now === 'fit' ? 'true' : 'fit'))}
+        />
       </SheetSentence>
       <div className={classes['below']}>
         <Blocks state={state} />
@@ -62,4 +83,4 @@ const Bench = memo(function Bench({ first, tunes, put }: { readonly first: KeptS
       </div>
     </Frame>
   )
-}) // biome-ignore format: a view
+})

@@ -22,12 +22,20 @@ export function sheetKeys(state: SheetState, saving: SavingState, turnZoom: () =
     if (ink) change({ ink })
   }
   return [
-    { keys: ['↑', '↓'], does: 'another block; with Shift the block goes up or down', acts: { ArrowUp: go(-1), ArrowDown: go(1) } },
+    {
+      keys: ['↑', '↓'],
+      does: 'another block; with Shift the block goes up or down',
+      acts: { ArrowUp: go(-1), ArrowDown: go(1) },
+    },
     { keys: ['Del'], does: 'remove the block', acts: { Delete: () => chosen !== undefined && remove(chosen) } },
-    { keys: ['Ins'], does: 'puts a block in', acts: { Insert: () => document.getElementById('sheet-put-in')?.focus() } },
+    {
+      keys: ['Ins'],
+      does: 'puts a block in',
+      acts: { Insert: () => document.getElementById('sheet-put-in')?.focus() },
+    },
     { keys: ['G'], does: 'the next ink', acts: { g: nextInk } },
     { keys: ['D'], does: 'saves a PDF', acts: { d: saving.pdf } },
     { keys: ['Z'], does: 'true size, or the whole page', acts: { z: turnZoom } },
     { keys: [CONTROL, 'P'], does: 'prints the pages as they are seen' },
   ]
-} // biome-ignore format: a list
+}

@@ -28,14 +28,16 @@ export function newBlock(kind: BlockKind, { tunes, tray }: Around): Block {
         id,
         kind,
         title: tray.title,
-        shapes: tray.steps.flatMap(({ chord, shape }) => (shape ? [{ ...shape, fingers: shape.fingers ?? '', name: chord, note: '' }] : [])),
+        shapes: tray.steps.flatMap(({ chord, shape }) =>
+          shape ? [{ ...shape, fingers: shape.fingers ?? '', name: chord, note: '' }] : [],
+        ),
       }
     case 'words':
       return { id, kind, text: 'Words' }
     case 'legend':
       return { id, kind }
   }
-} // biome-ignore format: one list
+}
 
 const LOOK = { paper: 'A4', lying: false, barsALine: 4, necks: 'lying', labels: 'none', ink: 'colour' } as const
 

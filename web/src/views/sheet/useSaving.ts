@@ -29,14 +29,25 @@ export function useSaving({ sheet, pages }: Pick<SheetState, 'sheet' | 'pages'>)
   const [progress, setProgress] = useState<number | undefined>(undefined)
   const stopping = useRef<AbortController | undefined>(undefined)
   const save = useCallback(
-    async (write: (saving: Saving, save: typeof import('../../sheet/save.ts')) => Promise<readonly (readonly [Blob, string])[]>) => {
+    async (
+      write: (
+        saving: Saving,
+        save: typeof import('../../sheet/save.ts'),
+      ) => Promise<readonly (readonly [Blob, string])[]>,
+    ) => {
       if (!pages || stopping.current) return
       const stopper = new AbortController()
       stopping.current = stopper
       setProgress(0)
       try {
         const module = await import('../../sheet/save.ts')
-        const saving: Saving = { pages: await drawnPages(), size: pages.size, title: sheet.title, progress: setProgress, signal: stopper.signal }
+        const saving: Saving = {
+          pages: await drawnPages(),
+          size: pages.size,
+          title: sheet.title,
+          progress: setProgress,
+          signal: stopper.signal,
+        }
         for (const [file, name] of await write(saving, module)) saveFile(file, name)
       } catch (error) {
         if (stopper.signal.aborted) tell.done('Stopped; no file was written.', 'sheet-stopped')
@@ -54,10 +65,26 @@ export function useSaving({ sheet, pages }: Pick<SheetState, 'sheet' | 'pages'>)
     return {
       progress,
       pdf: () => void save(async (saving, { savePdf }) => [[await savePdf(saving), `${name}.pdf`]]),
-      svg: () => void save((saving, { saveSvg }) => Promise.all(saving.pages.map(async (_, index) => [await saveSvg(saving, index), `${numbered(index, saving.pages.length)}.svg`] as const))),
-      png: () => void save((saving, { savePng }) => Promise.all(saving.pages.map(async (_, index) => [await savePng(saving, index), `${numbered(index, saving.pages.length)}.png`] as const))),
+      svg: () =>
+        void save((saving, { saveSvg }) =>
+          Promise.all(
+            saving.pages.map(
+              async (_, index) =>
+                [await saveSvg(saving, index), `${numbered(index, saving.pages.length)}.svg`] as const,
+            ),
+          ),
+        ),
+      png: () =>
+        void save((saving, { savePng }) =>
+          Promise.all(
+            saving.pages.map(
+              async (_, index) =>
+                [await savePng(saving, index), `${numbered(index, saving.pages.length)}.png`] as const,
+            ),
+          ),
+        ),
       print: () => window.print(),
       stop: () => stopping.current?.abort(),
     }
   }, [progress, save, sheet.title])
-} // biome-ignore format: long lines
+}

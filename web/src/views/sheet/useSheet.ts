@@ -68,18 +68,27 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
         ? layoutSheet(
             sheet,
             {
-              player, tunes: sheetTunes, facing: { leftHanded: instrument.handed === 'left', lowOnTop: settings.lowOnTop }, naming: settings.naming, school: settings.symbols, measure,
+              player,
+              tunes: sheetTunes,
+              facing: { leftHanded: instrument.handed === 'left', lowOnTop: settings.lowOnTop },
+              naming: settings.naming,
+              school: settings.symbols,
+              measure,
             },
             memory,
           )
         : undefined,
     [faces, sheet, player, sheetTunes, instrument.handed, settings.lowOnTop, settings.naming, settings.symbols, memory],
-  ) // biome-ignore format: one context
+  )
 
   const change = useCallback((changes: Partial<Sheet>) => asked.step(changes), [asked])
-  const withBlocks = useCallback((to: (blocks: readonly Block[]) => readonly Block[]) => asked.step({ blocks: to(asked.current().blocks) }), [asked])
+  const withBlocks = useCallback(
+    (to: (blocks: readonly Block[]) => readonly Block[]) => asked.step({ blocks: to(asked.current().blocks) }),
+    [asked],
+  )
   const changeBlock = useCallback<SheetState['changeBlock']>(
-    (id, changes) => withBlocks((blocks) => blocks.map((block) => (block.id === id ? ({ ...block, ...changes } as Block) : block))),
+    (id, changes) =>
+      withBlocks((blocks) => blocks.map((block) => (block.id === id ? ({ ...block, ...changes } as Block) : block))),
     [withBlocks],
   )
   const moveTo = useCallback(
@@ -101,7 +110,10 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
     },
     [asked, moveTo],
   )
-  const remove = useCallback((id: string) => withBlocks((blocks) => blocks.filter((one) => one.id !== id)), [withBlocks])
+  const remove = useCallback(
+    (id: string) => withBlocks((blocks) => blocks.filter((one) => one.id !== id)),
+    [withBlocks],
+  )
   const put = useCallback(
     (block: Block, behind?: string) => {
       withBlocks((blocks) => {
@@ -116,9 +128,25 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
     [withBlocks],
   )
   return {
-    id: first.id, sheet, tunes, pages, kept, chosen, choose, change, changeBlock, move, moveTo, remove, put, undo: asked.undo, redo: asked.redo, canUndo, canRedo,
-  } // biome-ignore format: a list
-} // biome-ignore format: callbacks
+    id: first.id,
+    sheet,
+    tunes,
+    pages,
+    kept,
+    chosen,
+    choose,
+    change,
+    changeBlock,
+    move,
+    moveTo,
+    remove,
+    put,
+    undo: asked.undo,
+    redo: asked.redo,
+    canUndo,
+    canRedo,
+  }
+}
 
 /** Every change lands in the database, one after another; a refusal is told and nothing of it is lost here. */
 function useKept(first: KeptSheet, sheet: Sheet, show: (sheet: Sheet) => void): Kept {

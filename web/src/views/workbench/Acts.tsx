@@ -3,7 +3,6 @@ import { Menu } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { memo, useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
-import { useFrameLater } from '../../controls/later.ts'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toPractice } from '../../state/links.ts'
@@ -15,9 +14,7 @@ import { $withoutFifth, hearBeforeAfter, hearInHand } from './hear.ts'
 import { keepInHand, toTray } from './keeping.ts'
 import { $completing, LineProblem, TypedLine } from './sentence/TypedLine.tsx'
 
-export function Acts({ state: now }: { readonly state: WorkbenchState }) {
-  // Where they lead follows the shape: that comes first.
-  const state = useFrameLater(now)
+export function Acts({ state }: { readonly state: WorkbenchState }) {
   const { problem } = useStore(asked.$typed)
   const past = useStore(asked.$past)
   const shape = shapeInHand(state)

@@ -1,7 +1,6 @@
 /** Build: from a symbol to a shape under the hand. */
 import { useStore } from '@nanostores/react'
 import { type SymbolStyle, writeSymbol } from '@nestling/core/chord'
-import { useFrameLater } from '../../controls/later.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
@@ -55,7 +54,7 @@ function Spoken({ state, children }: { readonly state: WorkbenchState; readonly 
     <Frame
       title={titleOf(state, style)}
       heading="Build a chord"
-      announcement={useAnnouncement(useFrameLater(state))}
+      announcement={useAnnouncement(state)}
       acts={SHARED_ACTS}
       keys={WORKBENCH_KEYS}
     >

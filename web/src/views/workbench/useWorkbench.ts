@@ -1,8 +1,7 @@
 /** All effects of the Build view: opening the store, the address, and what is said aloud. */
 import { useStore } from '@nanostores/react'
 import { instrumentFor } from '@nestling/core/request'
-import { startTransition, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
-import { layOutSoon } from '../../controls/layOutSoon.ts'
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { spokenVoicing } from '../../neck/labels.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
@@ -101,7 +100,6 @@ function useShownState(before: WorkbenchState): WorkbenchState {
     show($workbench.get())
     return $workbench.listen(show)
   }, [])
-  useLayoutEffect(layOutSoon, [state])
   return state
 }
 

@@ -57,8 +57,15 @@ function midiOf({ tune, pattern, bass }: TuneMusic, tempo: number): Uint8Array {
   const { chart } = tune
   const played = playedChart(chart)
   const score = tuneScore(played, playedShapes(tune), neckFor(tune), {
-    pattern, style: chart.style, bass, drums: true, click: false, loop: false, countInBars: 0, tempo,
-  }) // biome-ignore format: one breath
+    pattern,
+    style: chart.style,
+    bass,
+    drums: true,
+    click: false,
+    loop: false,
+    countInBars: 0,
+    tempo,
+  })
   return writeMidi(score, {
     title: chart.title,
     key: chart.key,

@@ -8,7 +8,11 @@ import { tuningWords } from '../../../words/tunings.ts'
 import type { Plan } from '../types.ts'
 import type { ArpeggioState } from '../useArpeggio.ts'
 
-export const OCTAVES: Options<number> = [[1, '1 octave'], [2, '2 octaves'], [3, '3 octaves']] // biome-ignore format: a list
+export const OCTAVES: Options<number> = [
+  [1, '1 octave'],
+  [2, '2 octaves'],
+  [3, '3 octaves'],
+]
 
 export const named = <Value extends string>(
   values: readonly Value[],

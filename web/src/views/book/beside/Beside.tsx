@@ -23,7 +23,8 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
   const player = useStore($player)
   const [isNaming, setNaming] = useState(false)
   if (!kept) return <p className={classes['none']}>A shape that is opened stands here, with its history.</p>
-  const fingering = shape && neck ? (handOn(neck, player.hand, { thumb: player.thumb }).bestFingering(shape.frets)) : undefined
+  const fingering =
+    shape && neck ? handOn(neck, player.hand, { thumb: player.thumb }).bestFingering(shape.frets) : undefined
   const window = windowOf([kept.frets]) ?? { from: 1, to: 12 }
   const tune = state.contents.tunes.find(({ id }) => id === kept.tune)
   const isOther = shape !== undefined && writeTuning(shape.tuning) !== writeTuning(instrument.tuning)
@@ -49,15 +50,37 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
         </p>
       )}
       {shape && (
-        <HandNeck frets={shape.frets} degrees={voicing?.degrees ?? []} fingering={fingering} from={window.from} to={window.to} lowOnTop={settings.lowOnTop} leftHanded={instrument.handed === 'left'} labelOf={degreeSign} />
+        <HandNeck
+          frets={shape.frets}
+          degrees={voicing?.degrees ?? []}
+          fingering={fingering}
+          from={window.from}
+          to={window.to}
+          lowOnTop={settings.lowOnTop}
+          leftHanded={instrument.handed === 'left'}
+          labelOf={degreeSign}
+        />
       )}
       <Note key={kept.id} note={kept.note} keep={(note) => void state.edit(kept, { note }, 'The note was changed')} />
-      <Tags key={`tags-${kept.id}`} tags={kept.tags} known={state.contents.tags.map(({ tag }) => tag)} keep={(tags) => void state.edit(kept, { tags }, 'The tags were changed')} />
+      <Tags
+        key={`tags-${kept.id}`}
+        tags={kept.tags}
+        known={state.contents.tags.map(({ tag }) => tag)}
+        keep={(tags) => void state.edit(kept, { tags }, 'The tags were changed')}
+      />
       <p className={classes['quiet']}>
         <button type="button" aria-label={`Rename ${kept.name}`} onClick={() => setNaming(true)}>
           rename
         </button>
-        <Choice label="Tune that it stands under" value={kept.tune} options={[[null, 'in no tune'], ...state.contents.tunes.map(({ id, title }) => [id, title] as const)]} take={(to) => void state.edit(kept, { tune: to }, to === null ? 'Taken out of its tune' : 'Moved to another tune')} otherwise="in no tune" />
+        <Choice
+          label="Tune that it stands under"
+          value={kept.tune}
+          options={[[null, 'in no tune'], ...state.contents.tunes.map(({ id, title }) => [id, title] as const)]}
+          take={(to) =>
+            void state.edit(kept, { tune: to }, to === null ? 'Taken out of its tune' : 'Moved to another tune')
+          }
+          otherwise="in no tune"
+        />
         <button type="button" data-danger aria-label={`Delete ${kept.name}`} onClick={() => state.remove(kept)}>
           delete
         </button>
@@ -66,7 +89,7 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
       <History open={open} />
     </section>
   )
-} // biome-ignore format: elements
+}
 
 /** When it was kept, where it lies in tunes, how it was played, where it leads, what else it is called. */
 function History({ open: { kept, history, otherNames } }: { readonly open: OpenShape }) {
@@ -83,17 +106,27 @@ function History({ open: { kept, history, otherNames } }: { readonly open: OpenS
       <dd>{kept && longDay(kept.createdAt.slice(0, 10))}</dd>
       <dt>lies in</dt>
       <dd>
-        {history === undefined ? '…' : history.tunes.length === 0 ? 'no tune of the Book' : history.tunes.slice(0, 3).map(({ id, title, bars }, index) => (
-          <span key={id}>
-            {index > 0 && '; '}
-            <a href={addressOfTune(id)}>{title}</a>, {bars.length === 1 ? 'bar' : 'bars'} {bars.slice(0, 4).join(', ')}{bars.length > 4 && ' …'}
-          </span>
-        ))}
+        {history === undefined
+          ? '…'
+          : history.tunes.length === 0
+            ? 'no tune of the Book'
+            : history.tunes.slice(0, 3).map(({ id, title, bars }, index) => (
+                <span key={id}>
+                  {index > 0 && '; '}
+                  <a href={addressOfTune(id)}>{title}</a>, {bars.length === 1 ? 'bar' : 'bars'}{' '}
+                  {bars.slice(0, 4).join(', ')}
+                  {bars.length > 4 && ' …'}
+                </span>
+              ))}
         {history && history.tunes.length > 3 && ` and ${counted(history.tunes.length - 3, 'tune')} more`}
       </dd>
       <dt>played</dt>
       <dd>
-        {played === undefined ? '…' : played.times === 0 ? 'not in the logbook yet' : `${counted(played.times, 'time')}${played.clean === null ? '' : `, clean at ${played.clean}`}${played.last === null ? '' : `, last on ${longDay(played.last)}`}`}
+        {played === undefined
+          ? '…'
+          : played.times === 0
+            ? 'not in the logbook yet'
+            : `${counted(played.times, 'time')}${played.clean === null ? '' : `, clean at ${played.clean}`}${played.last === null ? '' : `, last on ${longDay(played.last)}`}`}
       </dd>
       {first?.leadsTo && (
         <>
@@ -124,13 +157,18 @@ function History({ open: { kept, history, otherNames } }: { readonly open: OpenS
       )}
     </dl>
   )
-} // biome-ignore format: elements
+}
 
 function Note({ note, keep }: { readonly note: string; readonly keep: (note: string) => void }) {
   const [text, setText] = useState<string | undefined>(undefined)
   if (text === undefined)
     return (
-      <button type="button" className={note === '' ? classes['addNote'] : classes['note']} aria-label={note === '' ? 'Write a note' : `Note: ${note}`} onClick={() => setText(note)}>
+      <button
+        type="button"
+        className={note === '' ? classes['addNote'] : classes['note']}
+        aria-label={note === '' ? 'Write a note' : `Note: ${note}`}
+        onClick={() => setText(note)}
+      >
         {note === '' ? 'write a note' : note}
       </button>
     )
@@ -154,9 +192,17 @@ function Note({ note, keep }: { readonly note: string; readonly keep: (note: str
       }}
     />
   )
-} // biome-ignore format: elements
+}
 
-function Tags({ tags, known, keep }: { readonly tags: readonly string[]; readonly known: readonly string[]; readonly keep: (tags: string[]) => void }) {
+function Tags({
+  tags,
+  known,
+  keep,
+}: {
+  readonly tags: readonly string[]
+  readonly known: readonly string[]
+  readonly keep: (tags: string[]) => void
+}) {
   const [text, setText] = useState('')
   const add = () => {
     const tag = text.trim().replace(/[;,]/g, ' ').slice(0, 30)
@@ -166,7 +212,13 @@ function Tags({ tags, known, keep }: { readonly tags: readonly string[]; readonl
   return (
     <p className={classes['tags']}>
       {tags.map((tag) => (
-        <button key={tag} type="button" aria-label={`Remove the tag ${tag}`} title="remove it" onClick={() => keep(tags.filter((one) => one !== tag))}>
+        <button
+          key={tag}
+          type="button"
+          aria-label={`Remove the tag ${tag}`}
+          title="remove it"
+          onClick={() => keep(tags.filter((one) => one !== tag))}
+        >
           {tag} ×
         </button>
       ))}
@@ -184,10 +236,12 @@ function Tags({ tags, known, keep }: { readonly tags: readonly string[]; readonl
         onBlur={add}
       />
       <datalist id="book-tags">
-        {known.filter((tag) => !tags.includes(tag)).map((tag) => (
-          <option key={tag} value={tag} />
-        ))}
+        {known
+          .filter((tag) => !tags.includes(tag))
+          .map((tag) => (
+            <option key={tag} value={tag} />
+          ))}
       </datalist>
     </p>
   )
-} // biome-ignore format: elements
+}

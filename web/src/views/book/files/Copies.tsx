@@ -41,15 +41,18 @@ export function Copies({ first }: { readonly first: readonly Copy[] }) {
           Save a copy
         </button>
       </h2>
-      <p>A copy is the whole database, made while it is in use and kept beside it. What is here is copied before you go back, so that can be taken back too.</p>
-      {copies.length === 0 && <p>No copy yet. One is made by itself before each file that is read and before each update.</p>}
+      <p>
+        A copy is the whole database, made while it is in use and kept beside it. What is here is copied before you go
+        back, so that can be taken back too.
+      </p>
+      {copies.length === 0 && (
+        <p>No copy yet. One is made by itself before each file that is read and before each update.</p>
+      )}
       <ul className={classes['copies']}>
         {copies.map((copy) => (
           <li key={copy.id}>
-            <strong>
-              {momentWords(copy.at)}
-            </strong>{' '}
-            {WHY[copy.reason]} <small>{Math.max(1, Math.round(copy.bytes / 1024))} KB</small>{' '}
+            <strong>{momentWords(copy.at)}</strong> {WHY[copy.reason]}{' '}
+            <small>{Math.max(1, Math.round(copy.bytes / 1024))} KB</small>{' '}
             {asking === copy.id ? (
               <>
                 <button type="button" disabled={isBusy} onClick={() => void goBack(copy)}>
@@ -69,4 +72,4 @@ export function Copies({ first }: { readonly first: readonly Copy[] }) {
       </ul>
     </>
   )
-} // biome-ignore format: elements
+}

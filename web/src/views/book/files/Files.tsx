@@ -43,8 +43,20 @@ export function Files({ state, copies }: { readonly state: BookState; readonly c
       </div>
       {(reading.status === 'reading' || reading.status === 'comparing' || reading.status === 'writing') && (
         <p role="status" className={classes['busy']}>
-          <progress aria-label={reading.status} /> {{ reading: 'reading', comparing: 'comparing with what is kept', writing: 'a copy is made, then it is put in' }[reading.status]}: {reading.name}
-          {reading.status !== 'writing' && <button type="button" onClick={reader.stop}>Stop</button>}
+          <progress aria-label={reading.status} />{' '}
+          {
+            {
+              reading: 'reading',
+              comparing: 'comparing with what is kept',
+              writing: 'a copy is made, then it is put in',
+            }[reading.status]
+          }
+          : {reading.name}
+          {reading.status !== 'writing' && (
+            <button type="button" onClick={reader.stop}>
+              Stop
+            </button>
+          )}
         </p>
       )}
       {reading.status === 'refused' && (
@@ -57,25 +69,45 @@ export function Files({ state, copies }: { readonly state: BookState; readonly c
       <h2>Save a file</h2>
       <ul className={classes['out']}>
         <li>
-          <a href="/api/notebook" download>The whole notebook</a> <small>as JSON: all that is kept, to read back here or elsewhere</small>
+          <a href="/api/notebook" download>
+            The whole notebook
+          </a>{' '}
+          <small>as JSON: all that is kept, to read back here or elsewhere</small>
         </li>
         <li>
-          <a href="/api/shapes.csv" download>All shapes</a> <small>as CSV, for spreadsheets</small>
+          <a href="/api/shapes.csv" download>
+            All shapes
+          </a>{' '}
+          <small>as CSV, for spreadsheets</small>
         </li>
         <li>
-          <a href="/api/log?format=csv" download>The logbook</a> <small>as CSV</small>
+          <a href="/api/log?format=csv" download>
+            The logbook
+          </a>{' '}
+          <small>as CSV</small>
         </li>
         {contents.tunes.map(({ id, title }) => (
           <li key={id}>
-            <span>{title}</span> <a href={`/api/tunes/${id}.musicxml`} download aria-label={`${title} as MusicXML`}>MusicXML</a>{' '}
-            <a href={`/api/tunes/${id}.cho`} download aria-label={`${title} as ChordPro`}>ChordPro</a>{' '}
-            <a href={`/api/tunes/${id}.mid`} download aria-label={`${title} as MIDI`}>MIDI</a>{' '}
-            <a href={`/api/tunes/${id}.txt`} download aria-label={`${title} as text TAB`}>TAB</a>
+            <span>{title}</span>{' '}
+            <a href={`/api/tunes/${id}.musicxml`} download aria-label={`${title} as MusicXML`}>
+              MusicXML
+            </a>{' '}
+            <a href={`/api/tunes/${id}.cho`} download aria-label={`${title} as ChordPro`}>
+              ChordPro
+            </a>{' '}
+            <a href={`/api/tunes/${id}.mid`} download aria-label={`${title} as MIDI`}>
+              MIDI
+            </a>{' '}
+            <a href={`/api/tunes/${id}.txt`} download aria-label={`${title} as text TAB`}>
+              TAB
+            </a>
           </li>
         ))}
       </ul>
-      {contents.moreTunes > 0 && <p>and {counted(contents.moreTunes, 'tune')} more: each has the same files at /api/tunes</p>}
+      {contents.moreTunes > 0 && (
+        <p>and {counted(contents.moreTunes, 'tune')} more: each has the same files at /api/tunes</p>
+      )}
       <Copies first={copies} />
     </section>
   )
-} // biome-ignore format: elements
+}

@@ -9,11 +9,27 @@ import classes from './Files.module.css'
 import type { Reading, ReadingState } from './useReading.ts'
 
 const KIND_WORDS: Readonly<Record<FileKind, string>> = {
-  notebook: 'a notebook', musicxml: 'MusicXML', midi: 'a MIDI file', chordpro: 'ChordPro', tab: 'text TAB', csv: 'shapes as CSV',
-} // biome-ignore format: a table
+  notebook: 'a notebook',
+  musicxml: 'MusicXML',
+  midi: 'a MIDI file',
+  chordpro: 'ChordPro',
+  tab: 'text TAB',
+  csv: 'shapes as CSV',
+}
 const TABLE_WORDS: Readonly<Record<NotebookTable, string>> = {
-  settings: 'setting', instruments: 'instrument', tunings: 'tuning', tunes: 'tune', shapes: 'shape', sets: 'set', tray: 'tray', sheets: 'sheet', materials: 'thing to practise', runs: 'run', cards: 'card', attempts: 'entry',
-} // biome-ignore format: a table
+  settings: 'setting',
+  instruments: 'instrument',
+  tunings: 'tuning',
+  tunes: 'tune',
+  shapes: 'shape',
+  sets: 'set',
+  tray: 'tray',
+  sheets: 'sheet',
+  materials: 'thing to practise',
+  runs: 'run',
+  cards: 'card',
+  attempts: 'entry',
+}
 const NEW_WORDS: Readonly<Record<Taken, string>> = { take: 'put in', leave: 'left out', both: 'put in' }
 const DIFFERENT_WORDS: Readonly<Record<Taken, string>> = {
   take: 'put in the place of what is here',
@@ -25,13 +41,20 @@ const MOST_LEFT = 12
 const thingsOf = (count: number, table: NotebookTable): string =>
   table === 'attempts' ? `${count} of the logbook` : counted(count, TABLE_WORDS[table])
 
-export function Found({ found, reader }: { readonly found: Extract<Reading, { status: 'found' }>; readonly reader: ReadingState }) {
+export function Found({
+  found,
+  reader,
+}: {
+  readonly found: Extract<Reading, { status: 'found' }>
+  readonly reader: ReadingState
+}) {
   const { name, file, preview, choices } = found
   const { counts, items, cut, wrong, wrongMore } = preview
   const fresh = counts.filter((one) => one.fresh > 0)
   const same = counts.filter((one) => one.same > 0)
   const different = counts.filter((one) => one.different > 0)
-  const list = (some: typeof counts, of: 'fresh' | 'same' | 'different') => some.map((one) => thingsOf(one[of], one.table)).join(', ')
+  const list = (some: typeof counts, of: 'fresh' | 'same' | 'different') =>
+    some.map((one) => thingsOf(one[of], one.table)).join(', ')
   return (
     <div className={classes['found']} data-testid="found">
       <h3>
@@ -43,7 +66,16 @@ export function Found({ found, reader }: { readonly found: Extract<Reading, { st
           {fresh.length > 0 && (
             <>
               {', '}
-              <Choice<Taken> label="What is new" value={choices.fresh} options={[['take', 'all put in'], ['leave', 'all left out']]} take={(one) => reader.choose({ fresh: one, each: {} })} otherwise="put in" />
+              <Choice<Taken>
+                label="What is new"
+                value={choices.fresh}
+                options={[
+                  ['take', 'all put in'],
+                  ['leave', 'all left out'],
+                ]}
+                take={(one) => reader.choose({ fresh: one, each: {} })}
+                otherwise="put in"
+              />
             </>
           )}
         </li>
@@ -55,7 +87,12 @@ export function Found({ found, reader }: { readonly found: Extract<Reading, { st
           {different.length > 0 && (
             <>
               {', '}
-              <Choice label="What is otherwise here" value={choices.different} options={CHOICES.map((one) => [one, `all ${DIFFERENT_WORDS[one]}`] as const)} take={(one) => reader.choose({ different: one, each: {} })} />
+              <Choice
+                label="What is otherwise here"
+                value={choices.different}
+                options={CHOICES.map((one) => [one, `all ${DIFFERENT_WORDS[one]}`] as const)}
+                take={(one) => reader.choose({ different: one, each: {} })}
+              />
             </>
           )}
         </li>
@@ -63,7 +100,14 @@ export function Found({ found, reader }: { readonly found: Extract<Reading, { st
       {items.length > 0 && (
         <ul className={classes['items']}>
           {items.map((item) => (
-            <Item key={`${item.table}${item.place}`} item={item} choice={choices.each[item.table]?.[item.place] ?? (item.state === 'new' ? choices.fresh : choices.different)} reader={reader} />
+            <Item
+              key={`${item.table}${item.place}`}
+              item={item}
+              choice={
+                choices.each[item.table]?.[item.place] ?? (item.state === 'new' ? choices.fresh : choices.different)
+              }
+              reader={reader}
+            />
           ))}
         </ul>
       )}
@@ -95,16 +139,33 @@ export function Found({ found, reader }: { readonly found: Extract<Reading, { st
       </p>
     </div>
   )
-} // biome-ignore format: elements
+}
 
-function Item({ item, choice, reader }: { readonly item: PreviewItem; readonly choice: Taken; readonly reader: ReadingState }) {
+function Item({
+  item,
+  choice,
+  reader,
+}: {
+  readonly item: PreviewItem
+  readonly choice: Taken
+  readonly reader: ReadingState
+}) {
   const { table, place, name, state, differs } = item
   const isOne = table === 'settings' || table === 'instruments' || table === 'tunings' || table === 'tray'
-  const options = state === 'new' ? (['take', 'leave'] as const).map((one) => [one, NEW_WORDS[one]] as const) : CHOICES.filter((one) => !isOne || one !== 'both').map((one) => [one, DIFFERENT_WORDS[one]] as const)
+  const options =
+    state === 'new'
+      ? (['take', 'leave'] as const).map((one) => [one, NEW_WORDS[one]] as const)
+      : CHOICES.filter((one) => !isOne || one !== 'both').map((one) => [one, DIFFERENT_WORDS[one]] as const)
   return (
     <li>
-      <span>{TABLE_WORDS[table]}</span> <strong>{name}</strong> {state === 'new' ? <em>new</em> : <em>{differs.join(', ')} otherwise</em>}{' '}
-      <Choice<Taken> label={`What becomes of ${name}`} value={choice === 'both' && state === 'new' ? 'take' : choice} options={options} take={(one) => reader.chooseOne(table, place, one)} />
+      <span>{TABLE_WORDS[table]}</span> <strong>{name}</strong>{' '}
+      {state === 'new' ? <em>new</em> : <em>{differs.join(', ')} otherwise</em>}{' '}
+      <Choice<Taken>
+        label={`What becomes of ${name}`}
+        value={choice === 'both' && state === 'new' ? 'take' : choice}
+        options={options}
+        take={(one) => reader.chooseOne(table, place, one)}
+      />
     </li>
   )
-} // biome-ignore format: elements
+}

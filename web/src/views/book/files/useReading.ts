@@ -68,14 +68,26 @@ export function useReading({ contents, did }: Pick<BookState, 'contents' | 'did'
       const mine = ++ticket.current
       const { name } = file
       const refuse = (error: FileProblem | string) =>
-        mine === ticket.current && setReading({ status: 'refused', name, message: typeof error === 'string' ? error : fileWords(error) })
-      if (file.size > MOST_NOTEBOOK_BYTES) return refuse(problem('too_large', 0, `${Math.round(MOST_NOTEBOOK_BYTES / 1024 / 1024)} MB`))
+        mine === ticket.current &&
+        setReading({ status: 'refused', name, message: typeof error === 'string' ? error : fileWords(error) })
+      if (file.size > MOST_NOTEBOOK_BYTES)
+        return refuse(problem('too_large', 0, `${Math.round(MOST_NOTEBOOK_BYTES / 1024 / 1024)} MB`))
       setReading({ status: 'reading', name })
       try {
         const bytes = new Uint8Array(await file.arrayBuffer())
         worker.current = new Worker(new URL('../../../workers/files.worker.ts', import.meta.url), { type: 'module' })
-        const died = new Promise<never>((_, reject) => worker.current?.addEventListener('error', () => reject(new Error('The reader stopped by itself; try again.'))))
-        const asked = wrap<FilesWorker>(worker.current).read(name, bytes, contents.tunes, proxy(wholeTune), new Date().toISOString())
+        const died = new Promise<never>((_, reject) =>
+          worker.current?.addEventListener('error', () =>
+            reject(new Error('The reader stopped by itself; try again.')),
+          ),
+        )
+        const asked = wrap<FilesWorker>(worker.current).read(
+          name,
+          bytes,
+          contents.tunes,
+          proxy(wholeTune),
+          new Date().toISOString(),
+        )
         const answer = await Promise.race([asked, died])
         end()
         if (mine !== ticket.current) return undefined
@@ -111,7 +123,11 @@ export function useReading({ contents, did }: Pick<BookState, 'contents' | 'did'
     if (reading.status !== 'found') return
     const { file, name, choices } = reading
     setReading({ status: 'writing', name })
-    const reply = await call<{ readonly changed: number; readonly undo?: number }>('POST', '/api/notebook/apply', { notebook: JSON.parse(file.notebook), choices, name: name.slice(0, 120) })
+    const reply = await call<{ readonly changed: number; readonly undo?: number }>('POST', '/api/notebook/apply', {
+      notebook: JSON.parse(file.notebook),
+      choices,
+      name: name.slice(0, 120),
+    })
     if (!reply.ok) {
       setReading(reading)
       tell.problem('Nothing was read in', reply.message)
@@ -123,4 +139,4 @@ export function useReading({ contents, did }: Pick<BookState, 'contents' | 'did'
     else did(`Read from ${name}: ${changed} ${changed === 1 ? 'change' : 'changes'}`, undoingChange(undo))
   }, [reading, did])
   return { reading, read: (file) => void read(file), stop, choose, chooseOne, apply: () => void apply() }
-} // biome-ignore format: long lines
+}

@@ -83,9 +83,17 @@ export function List({ state, open }: { readonly state: BookState; readonly open
         {items.map(({ index, start, key }) => {
           const line = lines[index] as Line
           return (
-            <div key={key} ref={virtual.measureElement} data-index={index} className={classes['line']} style={{ transform: `translateY(${start}px)` }}>
+            <div
+              key={key}
+              ref={virtual.measureElement}
+              data-index={index}
+              className={classes['line']}
+              style={{ transform: `translateY(${start}px)` }}
+            >
               {line.kind === 'head' && <Head group={line} state={state} />}
-              {line.kind === 'row' && <Row from={line.from} count={line.count} perLine={perLine} state={state} open={open} />}
+              {line.kind === 'row' && (
+                <Row from={line.from} count={line.count} perLine={perLine} state={state} open={open} />
+              )}
               {line.kind === 'chords' && <Chords tune={line.tune} state={state} />}
               {line.kind === 'pair' && (
                 <div className={classes['pair']}>
@@ -93,7 +101,13 @@ export function List({ state, open }: { readonly state: BookState; readonly open
                     <div key={group.tune ?? 'none'}>
                       <Head group={group} state={state} isNarrow />
                       {group.count === 0 && <Chords tune={group.tune} state={state} />}
-                      <Row from={group.from} count={group.count} perLine={Math.max(1, Math.floor(perLine / 2))} state={state} open={open} />
+                      <Row
+                        from={group.from}
+                        count={group.count}
+                        perLine={Math.max(1, Math.floor(perLine / 2))}
+                        state={state}
+                        open={open}
+                      />
                     </div>
                   ))}
                 </div>
@@ -104,10 +118,18 @@ export function List({ state, open }: { readonly state: BookState; readonly open
       </div>
     </section>
   )
-} // biome-ignore format: elements
+}
 
 /** A tune's name, what it is, the walk of the hand through its shapes, and where it goes. */
-function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; readonly state: BookState; readonly isNarrow?: boolean }) {
+function Head({
+  group,
+  state,
+  isNarrow = false,
+}: {
+  readonly group: GroupLine
+  readonly state: BookState
+  readonly isNarrow?: boolean
+}) {
   const tune = state.contents.tunes.find(({ id }) => id === group.tune)
   if (!tune) return <h2 className={classes['head']}>In no tune</h2>
   const own = Array.from({ length: Math.min(group.count, 40) }, (_, index) => state.shapes.get(group.from + index))
@@ -120,7 +142,12 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
       {!isNarrow && walk > 0 && <small className={classes['walk']}>hand walks {counted(walk, 'fret')}</small>}
       <span className={classes['go']} data-not-on-paper>
         {!isNarrow && group.count > 1 && (
-          <button type="button" data-quiet aria-label={`Play the shapes of ${tune.title}`} onClick={() => playRow(shapes)}>
+          <button
+            type="button"
+            data-quiet
+            aria-label={`Play the shapes of ${tune.title}`}
+            onClick={() => playRow(shapes)}
+          >
             Play
           </button>
         )}
@@ -145,7 +172,7 @@ function Head({ group, state, isNarrow = false }: { readonly group: GroupLine; r
       </span>
     </div>
   )
-} // biome-ignore format: elements
+}
 
 /** Seconds from one shape of the row to the next. */
 const APART_S = 1.4
@@ -207,12 +234,16 @@ function Row({ from, count, perLine, state, open }: RowProps) {
     <ul className={classes['row']} style={{ gridTemplateColumns: `repeat(${perLine}, minmax(0, 1fr))` }}>
       {own.map((shape, index) => (
         <li key={shape?.id ?? `on-the-way-${from + index}`}>
-          {shape ? <ShapeItem shape={shape} window={window} state={state} isOpen={open.kept?.id === shape.id} /> : <p className={classes['coming']}>…</p>}
+          {shape ? (
+            <ShapeItem shape={shape} window={window} state={state} isOpen={open.kept?.id === shape.id} />
+          ) : (
+            <p className={classes['coming']}>…</p>
+          )}
         </li>
       ))}
     </ul>
   )
-} // biome-ignore format: elements
+}
 
 function Nothing({ state }: { readonly state: BookState }) {
   const { plan, contents, change } = state
@@ -221,7 +252,8 @@ function Nothing({ state }: { readonly state: BookState }) {
     return (
       <div className={classes['nothing']}>
         <p>
-          Shapes that you keep in <a href="/">Build</a> with <kbd>K</kbd> come here, and stay when the application is closed.
+          Shapes that you keep in <a href="/">Build</a> with <kbd>K</kbd> come here, and stay when the application is
+          closed.
         </p>
         <p>
           A file can be read too:{' '}
@@ -234,9 +266,12 @@ function Nothing({ state }: { readonly state: BookState }) {
   return (
     <div className={classes['nothing']}>
       <p>{plan.find === '' ? 'Nothing is kept there.' : `Nothing in the Book matches “${plan.find}”.`}</p>
-      <button type="button" onClick={() => change({ find: '', tag: undefined, tune: undefined, instrument: undefined })}>
+      <button
+        type="button"
+        onClick={() => change({ find: '', tag: undefined, tune: undefined, instrument: undefined })}
+      >
         All of it
       </button>
     </div>
   )
-} // biome-ignore format: elements
+}

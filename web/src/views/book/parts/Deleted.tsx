@@ -26,20 +26,32 @@ export function Deleted({ state }: { readonly state: BookState }) {
   return (
     <section aria-label="Recently deleted" className={classes['part']}>
       <h2>Recently deleted</h2>
-      {problem !== undefined && <p role="alert">{problem} <button type="button" onClick={() => void look()}>Try again</button></p>}
+      {problem !== undefined && (
+        <p role="alert">
+          {problem}{' '}
+          <button type="button" onClick={() => void look()}>
+            Try again
+          </button>
+        </p>
+      )}
       {things?.length === 0 && <p>Nothing was deleted. What is deleted stays here, and can be brought back.</p>}
       <ul className={classes['sheets']}>
         {things?.map((thing) => (
           <li key={`${thing.kind}${thing.id}`}>
             <article aria-label={thing.title}>
               <span>
-                {thing.title} <small>{thing.kind} · {momentWords(thing.at)}</small>
+                {thing.title}{' '}
+                <small>
+                  {thing.kind} · {momentWords(thing.at)}
+                </small>
               </span>
-              <button type="button" aria-label={`Bring back ${thing.title}`} onClick={() => void restore(thing)}>bring back</button>
+              <button type="button" aria-label={`Bring back ${thing.title}`} onClick={() => void restore(thing)}>
+                bring back
+              </button>
             </article>
           </li>
         ))}
       </ul>
     </section>
   )
-} // biome-ignore format: elements
+}

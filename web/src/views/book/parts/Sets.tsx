@@ -22,14 +22,16 @@ export function Sets({ state }: { readonly state: BookState }) {
   return (
     <section aria-label="Sets" className={classes['part']}>
       <h2>Sets</h2>
-      {sets.length === 0 && <p>Shapes that are collected in the tray can be kept as a set: “Save to Book”, at the foot of every view.</p>}
+      {sets.length === 0 && (
+        <p>Shapes that are collected in the tray can be kept as a set: “Save to Book”, at the foot of every view.</p>
+      )}
       {sets.map((set) => (
         <OneSet key={set.id} set={set} state={state} />
       ))}
       {moreSets > 0 && <p>and {counted(moreSets, 'set')} more, older ones</p>}
     </section>
   )
-} // biome-ignore format: elements
+}
 
 function OneSet({ set, state }: { readonly set: KeptSet; readonly state: BookState }) {
   const { settings } = useStore($session)
@@ -61,11 +63,26 @@ function OneSet({ set, state }: { readonly set: KeptSet; readonly state: BookSta
     <article aria-label={set.title} className={classes['set']}>
       <header>
         <h3>{set.title}</h3>
-        <button type="button" onClick={() => void toTray()}>Add to tray</button>
+        <button type="button" onClick={() => void toTray()}>
+          Add to tray
+        </button>
         <a href={toPath(shapes, player)}>To Path</a>
-        <a href={toPractice(shapes, player, set.title)} aria-label={`Practise ${set.title}`}>Practise</a>
-        <a href={toSheet(shapesBlock(shapes.map((shape) => ({ shape })), set.title))}>To a sheet</a>
-        <button type="button" data-danger aria-label={`Delete ${set.title}`} onClick={() => void remove()}>delete</button>
+        <a href={toPractice(shapes, player, set.title)} aria-label={`Practise ${set.title}`}>
+          Practise
+        </a>
+        <a
+          href={toSheet(
+            shapesBlock(
+              shapes.map((shape) => ({ shape })),
+              set.title,
+            ),
+          )}
+        >
+          To a sheet
+        </a>
+        <button type="button" data-danger aria-label={`Delete ${set.title}`} onClick={() => void remove()}>
+          delete
+        </button>
       </header>
       <ol>
         {set.steps.map((step) => {
@@ -73,12 +90,25 @@ function OneSet({ set, state }: { readonly set: KeptSet; readonly state: BookSta
           const voicing = shape && voicingOf(shape.chord, shape.frets, neckFor(shape))
           return (
             <li key={step.id}>
-              <strong>{chord ? writeSymbol(chord, { naming: settings.naming, school: settings.symbols }) : texts.chord}</strong>
-              {voicing ? <SmallNeck frets={voicing.frets} degrees={voicing.degrees} width={132} row={8} thread {...(window ?? {})} /> : <small>{texts.shape?.frets ?? 'no shape'}</small>}
+              <strong>
+                {chord ? writeSymbol(chord, { naming: settings.naming, school: settings.symbols }) : texts.chord}
+              </strong>
+              {voicing ? (
+                <SmallNeck
+                  frets={voicing.frets}
+                  degrees={voicing.degrees}
+                  width={132}
+                  row={8}
+                  thread
+                  {...(window ?? {})}
+                />
+              ) : (
+                <small>{texts.shape?.frets ?? 'no shape'}</small>
+              )}
             </li>
           )
         })}
       </ol>
     </article>
   )
-} // biome-ignore format: elements
+}

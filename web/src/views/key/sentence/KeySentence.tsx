@@ -28,8 +28,11 @@ import type { KeyState } from '../useKey.ts'
 import classes from './KeySentence.module.css'
 
 const GOING_WORDS: Readonly<Record<Going, string>> = {
-  up: 'going up', down: 'going down', 'up-down': 'up and down', turns: 'the lanes in turn',
-} // biome-ignore format: a table
+  up: 'going up',
+  down: 'going down',
+  'up-down': 'up and down',
+  turns: 'the lanes in turn',
+}
 const LASTING_WORDS: Readonly<Record<KeyPlan['lasting'], string>> = { bar: 'a bar each', beat: 'a beat each' }
 const NUMBER_WORDS: Readonly<Record<KeyPlan['numbers'], string>> = {
   roman: 'I ii iii',

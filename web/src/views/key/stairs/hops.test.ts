@@ -22,13 +22,26 @@ describe('hops', () => {
     const bys = major.steps.map((step, index) => hopTo(step, major.steps[index - 1])?.by)
     expect(bys).toEqual([undefined, 2, 2, 1, 2, 2, 2])
     const { words } = drawnHops(major, layoutOf(major), symbolOf)
-    expect(words.filter(({ words: told }) => told !== '').map(({ words: told }) => told)).toEqual(['+2', '+2', '+1', '+2', '+2', '+2']) // biome-ignore format: a list
+    expect(words.filter(({ words: told }) => told !== '').map(({ words: told }) => told)).toEqual([
+      '+2',
+      '+2',
+      '+1',
+      '+2',
+      '+2',
+      '+2',
+    ])
   })
   test('a leapt-over fret is named by the chord that leads on, before the hop or, near the nut, behind the shape', () => {
     const major = lane('F')
     const { words, between } = drawnHops(major, layoutOf(major), symbolOf)
     expect(count(between, 'M')).toBe(5)
-    expect(words.map(({ name }) => name).filter((name) => name !== '')).toEqual(['F♯dim7', 'G♯dim7', 'Bdim7', 'C♯dim7', 'D♯dim7']) // biome-ignore format: a list
+    expect(words.map(({ name }) => name).filter((name) => name !== '')).toEqual([
+      'F♯dim7',
+      'G♯dim7',
+      'Bdim7',
+      'C♯dim7',
+      'D♯dim7',
+    ])
     const [first, behind] = words
     expect(first).toMatchObject({ words: '+2', name: '', anchor: 'end' })
     expect(behind).toMatchObject({ words: '', name: 'F♯dim7', anchor: 'start' })
@@ -48,7 +61,9 @@ describe('hops', () => {
     expect(count(folds, 'Q')).toBe(short.folds.length)
     expect(count(risers, 'M')).toBe(6 - short.folds.length)
     expect(count(treads, 'Q')).toBe(6 - short.folds.length)
-    expect(words.filter(({ anchor }) => anchor === 'middle').map(({ words: told }) => told)).toEqual([expect.stringMatching(/^−\d+: lower, ./)]) // biome-ignore format: a list
+    expect(words.filter(({ anchor }) => anchor === 'middle').map(({ words: told }) => told)).toEqual([
+      expect.stringMatching(/^−\d+: lower, ./),
+    ])
   })
   test('there is none from a step without a shape, or to another string', () => {
     const [first, second] = lane('F').steps

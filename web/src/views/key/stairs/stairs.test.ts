@@ -24,8 +24,15 @@ test('whatever the lane and facing: steps rise, strings keep their order, no row
     { kind: 'root', string: 0 },
     { kind: 'root', string: 1 },
     { kind: 'order', strings: [3, 4, 5], order: [1, 3, 5] },
-    { kind: 'tones', tones: [{ number: 1, string: 0 }, { number: 3, string: 5 }], ring: [2] },
-  ] // biome-ignore format: a list
+    {
+      kind: 'tones',
+      tones: [
+        { number: 1, string: 0 },
+        { number: 3, string: 5 },
+      ],
+      ring: [2],
+    },
+  ]
   fc.assert(
     fc.property(
       fc.constantFrom(...asks),

@@ -17,7 +17,14 @@ import { type ShownSets, UNCHANGED } from '../address.ts'
 import { CHORD_INPUT_ID } from '../keys.ts'
 import type { MapState } from '../useMap.ts'
 
-const FRET_RANGES: readonly (readonly [number, number])[] = [[1, DEFAULT_FRET_MAX], [1, 5], [3, 8], [5, 10], [7, 12], [10, 17]] // biome-ignore format: a list
+const FRET_RANGES: readonly (readonly [number, number])[] = [
+  [1, DEFAULT_FRET_MAX],
+  [1, 5],
+  [3, 8],
+  [5, 10],
+  [7, 12],
+  [10, 17],
+]
 
 const SPANS: Options<number | undefined> = [
   [undefined, 'within my reach'],

@@ -198,8 +198,17 @@ function setOptions(strings: number, usual: readonly StringSet[]): readonly SetO
   })
   return [
     { key: JSON.stringify(usual), words: setsWords(usual, strings), strings: usual, voices: 4 },
-    ...own([5, 4, 3, 2]), ...own([6, 4, 3, 2]), ...own([4, 3, 2, 1]), ...own([5, 4, 3, 2], [4, 3, 2, 1]), ...own([5, 3, 2], [4, 3, 2]), ...own([6, 4, 3], [5, 4, 3]), ...own([4, 3, 2]), ...own([3, 2, 1]), any(4), any(3),
-  ].filter(({ key }, index, all) => all.findIndex((one) => one.key === key) === index) // biome-ignore format: a list
+    ...own([5, 4, 3, 2]),
+    ...own([6, 4, 3, 2]),
+    ...own([4, 3, 2, 1]),
+    ...own([5, 4, 3, 2], [4, 3, 2, 1]),
+    ...own([5, 3, 2], [4, 3, 2]),
+    ...own([6, 4, 3], [5, 4, 3]),
+    ...own([4, 3, 2]),
+    ...own([3, 2, 1]),
+    any(4),
+    any(3),
+  ].filter(({ key }, index, all) => all.findIndex((one) => one.key === key) === index)
 }
 
 interface MoreChoice {

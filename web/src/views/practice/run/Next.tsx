@@ -26,7 +26,10 @@ export function Next({
   const lead = leadOf(step, next)
   return (
     <g className={classes['next']}>
-      <path d={tones.map(({ fret, string }, index) => `${index === 0 ? 'M' : 'L'}${tipX(fret)} ${y(string)}`).join('')} className={classes['thread']} />
+      <path
+        d={tones.map(({ fret, string }, index) => `${index === 0 ? 'M' : 'L'}${tipX(fret)} ${y(string)}`).join('')}
+        className={classes['thread']}
+      />
       {tones.map(({ fret, string, isRoot }) => (
         <g key={`${string} ${fret}`}>
           <Oval x={tipX(fret)} y={y(string)} size={egg * 0.62} kind={isRoot ? 'stone' : 'dashed'} />
@@ -37,9 +40,17 @@ export function Next({
           )}
         </g>
       ))}
-      {lead && <Arrow from={[tipX(lead.from.fret), y(lead.from.string)]} to={[tipX(lead.to.fret), y(lead.to.string)]} egg={egg} words={leadWords(lead)} direction={direction} />}
+      {lead && (
+        <Arrow
+          from={[tipX(lead.from.fret), y(lead.from.string)]}
+          to={[tipX(lead.to.fret), y(lead.to.string)]}
+          egg={egg}
+          words={leadWords(lead)}
+          direction={direction}
+        />
+      )}
     </g>
-  ) // biome-ignore format: drawing
+  )
 }
 
 interface Lead {
@@ -87,15 +98,32 @@ function Arrow({
   const low = Math.max(startY, endY) + 8
   return (
     <g>
-      <path d={`M${startX} ${startY}Q${mid} ${low} ${endX} ${endY}`} className={classes['arrow']} markerEnd="url(#run-arrow)" />
-      <text x={far ? mid : mid + egg * 1.3} y={far ? Math.min(startY, endY) - 2 : (startY + endY) / 2} className={classes['lead']} data-beside={!far || undefined}>
+      <path
+        d={`M${startX} ${startY}Q${mid} ${low} ${endX} ${endY}`}
+        className={classes['arrow']}
+        markerEnd="url(#run-arrow)"
+      />
+      <text
+        x={far ? mid : mid + egg * 1.3}
+        y={far ? Math.min(startY, endY) - 2 : (startY + endY) / 2}
+        className={classes['lead']}
+        data-beside={!far || undefined}
+      >
         {words}
       </text>
       <defs>
-        <marker id="run-arrow" viewBox="0 0 10 10" refX="8" refY="5" markerWidth="8" markerHeight="8" orient="auto-start-reverse">
+        <marker
+          id="run-arrow"
+          viewBox="0 0 10 10"
+          refX="8"
+          refY="5"
+          markerWidth="8"
+          markerHeight="8"
+          orient="auto-start-reverse"
+        >
           <path d="M1 1L8 5L1 9" className={classes['head']} />
         </marker>
       </defs>
     </g>
-  ) // biome-ignore format: drawing
+  )
 }

@@ -35,28 +35,55 @@ export function Now({
   const places = shown === 'all' || shown === 'places'
   return (
     <g>
-      {places && <path d={tones.map(({ fret, string }, index) => `${index === 0 ? 'M' : 'L'}${tipX(fret)} ${y(string)}`).join('')} className={classes['thread']} />}
+      {places && (
+        <path
+          d={tones.map(({ fret, string }, index) => `${index === 0 ? 'M' : 'L'}${tipX(fret)} ${y(string)}`).join('')}
+          className={classes['thread']}
+        />
+      )}
       {tones.map(({ fret, string, degree, finger, isRoot }) => {
         const isKnown = shown === 'all' || (isRoot && shown !== 'nothing') || verdicts?.[string]?.kind === 'rang'
         const isPlaced = isKnown || places
         const x = isPlaced ? tipX(fret) : frame.wireX(frame.from - 1) - direction * egg * 0.95
         if (!isPlaced && shown === 'nothing') return null
         return (
-          <g key={`${string} ${fret}`} className={classes['tone']} data-testid="tone" data-known={isKnown || undefined} onPointerDown={() => stringNoteHeard(step, string, fret, neck)}>
+          <g
+            key={`${string} ${fret}`}
+            className={classes['tone']}
+            data-testid="tone"
+            data-known={isKnown || undefined}
+            onPointerDown={() => stringNoteHeard(step, string, fret, neck)}
+          >
             {isKnown ? (
-              <Egg x={x} y={y(string)} size={egg} degree={degree ?? 'R'} label={degree ? eggLabel({ degree, note: spellDegree(chord.root, degree), finger, fret }, settings.labels, settings.naming) : ''} />
+              <Egg
+                x={x}
+                y={y(string)}
+                size={egg}
+                degree={degree ?? 'R'}
+                label={
+                  degree
+                    ? eggLabel(
+                        { degree, note: spellDegree(chord.root, degree), finger, fret },
+                        settings.labels,
+                        settings.naming,
+                      )
+                    : ''
+                }
+              />
             ) : (
               <Oval x={x} y={y(string)} size={isPlaced ? egg : egg * 0.6} kind="dashed" label={isPlaced ? '?' : ''} />
             )}
             {isKnown && finger !== null && settings.labels !== 'finger' && (
               <g className={classes['finger']}>
                 <circle cx={x - direction * egg * 1.22} cy={y(string) + egg * 0.38} r={10} />
-                <text x={x - direction * egg * 1.22} y={y(string) + egg * 0.38 + 4.5}>{finger}</text>
+                <text x={x - direction * egg * 1.22} y={y(string) + egg * 0.38 + 4.5}>
+                  {finger}
+                </text>
               </g>
             )}
           </g>
         )
       })}
     </g>
-  ) // biome-ignore format: drawing
+  )
 }

@@ -32,7 +32,14 @@ export function NowChord({ state }: { readonly state: RunState }) {
   const order = (step.shape?.degrees ?? []).flatMap((degree) => (degree ? [degreeSign(degree)] : []))
   return (
     <div className={classes['now']}>
-      <button type="button" className={classes['name']} style={{ '--size': `${size}px` } as React.CSSProperties} onClick={show} data-testid="run-chord" title="show it (S)">
+      <button
+        type="button"
+        className={classes['name']}
+        style={{ '--size': `${size}px` } as React.CSSProperties}
+        onClick={show}
+        data-testid="run-chord"
+        title="show it (S)"
+      >
         {name}
       </button>
       <div className={classes['where']}>
@@ -41,18 +48,28 @@ export function NowChord({ state }: { readonly state: RunState }) {
         </p>
         <p className={classes['twin']}>
           {step.twin && `${writeNote(step.root, settings.naming)} = ${writeNote(step.twin, settings.naming)} · `}
-          {step.line ? 'from the lowest root, in eighths' : shown === 'nothing' ? '' : (<><b>{order.join(' ')}</b> from below</>)}
+          {step.line ? (
+            'from the lowest root, in eighths'
+          ) : shown === 'nothing' ? (
+            ''
+          ) : (
+            <>
+              <b>{order.join(' ')}</b> from below
+            </>
+          )}
         </p>
         {next && (
           <p className={classes['then']}>
             then <strong>{writeSymbol(next.chord, style)}</strong>
-            <span className={classes['thenWhere']}>{shown === 'nothing' || !next.shape ? '' : placeOf(next, strings)}</span>
+            <span className={classes['thenWhere']}>
+              {shown === 'nothing' || !next.shape ? '' : placeOf(next, strings)}
+            </span>
           </p>
         )}
       </div>
       <Beats beat={isRunning ? round.beat : -1} bars={plan.bars} told={beatWords(state)} />
     </div>
-  ) // biome-ignore format: drawing
+  )
 }
 
 const placeOf = ({ string, shape }: RunStep, strings: number): string =>
@@ -81,10 +98,19 @@ function Beats({ beat, told }: { readonly beat: number; readonly bars: number; r
     <div className={classes['beats']}>
       <svg viewBox="0 0 224 50" aria-hidden="true">
         {Array.from({ length: BEATS_IN_BAR }, (_, index) => (
-          <ellipse key={index} cx={28 + index * 56} cy={25} rx={index === 0 ? 23 : 19} ry={index === 0 ? 17.5 : 14} transform={`rotate(-14 ${28 + index * 56} 25)`} className={classes['beat']} data-full={index <= inBar || undefined} />
+          <ellipse
+            key={index}
+            cx={28 + index * 56}
+            cy={25}
+            rx={index === 0 ? 23 : 19}
+            ry={index === 0 ? 17.5 : 14}
+            transform={`rotate(-14 ${28 + index * 56} 25)`}
+            className={classes['beat']}
+            data-full={index <= inBar || undefined}
+          />
         ))}
       </svg>
       <p data-testid="beat">{told}</p>
     </div>
-  ) // biome-ignore format: drawing
+  )
 }

@@ -28,11 +28,26 @@ export function Roots({ state, note }: { readonly state: RunState; readonly note
         {steps.map((step, index) => {
           const grade = results[index]?.grade
           const words = `${writeNote(step.chord.root, settings.naming)}: ${
-            index === at && status === 'running' ? 'now' : grade ? GRADE_WORDS[grade] : step.shape ? 'to come' : 'no shape of it lies on these strings'
+            index === at && status === 'running'
+              ? 'now'
+              : grade
+                ? GRADE_WORDS[grade]
+                : step.shape
+                  ? 'to come'
+                  : 'no shape of it lies on these strings'
           }`
           return (
             <li key={index}>
-              <button type="button" className={classes['root']} aria-label={words} title={words} aria-current={index === at || undefined} data-grade={grade} disabled={!step.shape} onClick={() => goTo(index)}>
+              <button
+                type="button"
+                className={classes['root']}
+                aria-label={words}
+                title={words}
+                aria-current={index === at || undefined}
+                data-grade={grade}
+                disabled={!step.shape}
+                onClick={() => goTo(index)}
+              >
                 <span>{writeNote(step.chord.root, settings.naming)}</span>
                 <Sign grade={grade} isNow={index === at} />
               </button>
@@ -47,7 +62,7 @@ export function Roots({ state, note }: { readonly state: RunState; readonly note
       </p>
       <p className={classes['note']}>{note}</p>
     </div>
-  ) // biome-ignore format: drawing
+  )
 }
 
 /** Full: had it; with a ring: easy; half: hard; hollow: lost; dashed: to come; a dot: played, not graded. */

@@ -24,20 +24,50 @@ export function Wood({
   const b = wireX(to)
   return (
     <g>
-      <rect x={Math.min(a, b)} y={top - row / 2} width={Math.abs(b - a)} height={bottom - top + row} className={classes['board']} />
+      <rect
+        x={Math.min(a, b)}
+        y={top - row / 2}
+        width={Math.abs(b - a)}
+        height={bottom - top + row}
+        className={classes['board']}
+      />
       {[from - 1, ...frets].map((fret) => (
-        <line key={fret} x1={wireX(fret)} x2={wireX(fret)} y1={top - row / 2} y2={bottom + row / 2} className={classes['fret']} data-nut={fret === 0 || undefined} data-octave={fret === 12 || undefined} />
+        <line
+          key={fret}
+          x1={wireX(fret)}
+          x2={wireX(fret)}
+          y1={top - row / 2}
+          y2={bottom + row / 2}
+          className={classes['fret']}
+          data-nut={fret === 0 || undefined}
+          data-octave={fret === 12 || undefined}
+        />
       ))}
       {frets.map((fret) => (
-        <text key={fret} x={(wireX(fret) + wireX(fret - 1)) / 2} y={bottom + row / 2 + 18} className={classes['number']} data-landmark={LANDMARKS.has(fret) || undefined}>
+        <text
+          key={fret}
+          x={(wireX(fret) + wireX(fret - 1)) / 2}
+          y={bottom + row / 2 + 18}
+          className={classes['number']}
+          data-landmark={LANDMARKS.has(fret) || undefined}
+        >
           {fret}
         </text>
       ))}
       {Array.from({ length: strings }, (_, string) => (
-        <line key={string} x1={a} x2={b} y1={y(string)} y2={y(string)} className={classes['string']} strokeWidth={3.4 - (2.2 * string) / Math.max(1, strings - 1)} data-silent={silent?.[string] === null || undefined} />
+        <line
+          key={string}
+          x1={a}
+          x2={b}
+          y1={y(string)}
+          y2={y(string)}
+          className={classes['string']}
+          strokeWidth={3.4 - (2.2 * string) / Math.max(1, strings - 1)}
+          data-silent={silent?.[string] === null || undefined}
+        />
       ))}
     </g>
-  ) // biome-ignore format: drawing
+  )
 }
 
 /** Under the ruler, where the hand is now and where it will be. */
@@ -93,15 +123,18 @@ export function Letters({
       {Array.from({ length: strings }, (_, string) => (
         <g key={string}>
           <text x={x - direction * (isNarrow ? 46 : 64)} y={y(string) + 5} className={classes['name']}>
-            <tspan className={classes['stringNumber']}>{strings - string}</tspan> {writeNote(plainName((neck.open[string] ?? 0) % 12), settings.naming)}
+            <tspan className={classes['stringNumber']}>{strings - string}</tspan>{' '}
+            {writeNote(plainName((neck.open[string] ?? 0) % 12), settings.naming)}
           </text>
           {letters[string] ? (
-            <text x={x - direction * 24} y={y(string) + 6} className={classes['plucker']}>{letters[string]}</text>
+            <text x={x - direction * 24} y={y(string) + 6} className={classes['plucker']}>
+              {letters[string]}
+            </text>
           ) : (
             <path d={`M${x - direction * 24 - 6} ${y(string) - 6}l12 12m-12 0l12 -12`} className={classes['cross']} />
           )}
         </g>
       ))}
     </g>
-  ) // biome-ignore format: drawing
+  )
 }

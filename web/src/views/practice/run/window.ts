@@ -64,9 +64,21 @@ export function runWindow({ now, next, neck, width, lowOnTop, leftHanded }: Wind
   const flip = (x: number) => (leftHanded ? width - x : x)
   const wire = (fret: number) => left + scale * (fretDistanceMm(neck.scaleLengthMm, fret) - begin)
   return {
-    width, height: bottom + row / 2 + 50, left, right, top, bottom, from, to, row, egg: Math.min(32, row * 0.57), strings, direction: leftHanded ? -1 : 1, isFar,
+    width,
+    height: bottom + row / 2 + 50,
+    left,
+    right,
+    top,
+    bottom,
+    from,
+    to,
+    row,
+    egg: Math.min(32, row * 0.57),
+    strings,
+    direction: leftHanded ? -1 : 1,
+    isFar,
     wireX: (fret) => flip(wire(fret)),
     tipX: (fret) => flip(fret === 0 ? left - 26 : wire(fret) - (wire(fret) - wire(fret - 1)) * FINGERTIP_BEHIND_WIRE),
     y: (string) => top + (lowOnTop ? string : strings - 1 - string) * row,
-  } // biome-ignore format: a table
+  }
 }

@@ -16,9 +16,18 @@ import type { RunState } from '../useRun.ts'
 import classes from './RunSentence.module.css'
 
 const SHOWING_WORDS: Readonly<Record<Showing, string>> = {
-  open: 'the shape', late: 'the shape late', places: 'root and places', root: 'the root only', nothing: 'nothing',
-} // biome-ignore format: a table
-const BARS: Options<number> = [[1, 'a bar'], [2, 'two bars'], [3, 'three bars'], [4, 'four bars']] // biome-ignore format: a list
+  open: 'the shape',
+  late: 'the shape late',
+  places: 'root and places',
+  root: 'the root only',
+  nothing: 'nothing',
+}
+const BARS: Options<number> = [
+  [1, 'a bar'],
+  [2, 'two bars'],
+  [3, 'three bars'],
+  [4, 'four bars'],
+]
 const ROOTS: readonly NoteName[] = ['E', 'A', 'D', 'G', 'C', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb', 'F#', 'C#', 'G#', 'B']
 
 export function RunSentence({ state, children }: { readonly state: RunState; readonly children: ReactNode }) {
@@ -33,30 +42,65 @@ export function RunSentence({ state, children }: { readonly state: RunState; rea
         {!keepsStrings && (
           <>
             {' '}
-            <Choice label="Places" value={placeWords(plan.rule, count)} options={placeOptions(plan.rule, count).map((rule) => [placeWords(rule, count), placeWords(rule, count)])} take={(words) => change({ rule: placeOptions(plan.rule, count).find((rule) => placeWords(rule, count) === words) ?? plan.rule })} />
+            <Choice
+              label="Places"
+              value={placeWords(plan.rule, count)}
+              options={placeOptions(plan.rule, count).map((rule) => [placeWords(rule, count), placeWords(rule, count)])}
+              take={(words) =>
+                change({
+                  rule: placeOptions(plan.rule, count).find((rule) => placeWords(rule, count) === words) ?? plan.rule,
+                })
+              }
+            />
           </>
         )}
         {', '}
-        <Choice label="Order of roots" value={plan.cycle} options={CYCLES.map((cycle) => [cycle, CYCLE_WORDS[cycle]])} take={(cycle) => change({ cycle })} />
+        <Choice
+          label="Order of roots"
+          value={plan.cycle}
+          options={CYCLES.map((cycle) => [cycle, CYCLE_WORDS[cycle]])}
+          take={(cycle) => change({ cycle })}
+        />
         {plan.cycle !== 'stay' && plan.cycle !== 'shuffle' && (plan.down || plan.cycle !== 'fourths') && (
           <>
             {' '}
-            <Choice label="Direction" value={plan.down} options={[[false, 'up'], [true, 'down']]} take={(down) => change({ down })} />
+            <Choice
+              label="Direction"
+              value={plan.down}
+              options={[
+                [false, 'up'],
+                [true, 'down'],
+              ]}
+              take={(down) => change({ down })}
+            />
           </>
         )}
         {' from '}
-        <Choice<NoteName> label="First root" value={plan.from} options={(ROOTS.includes(plan.from) ? ROOTS : [plan.from, ...ROOTS]).map((root) => [root, writeNote(root, settings.naming)])} take={(from) => change({ from })} />
+        <Choice<NoteName>
+          label="First root"
+          value={plan.from}
+          options={(ROOTS.includes(plan.from) ? ROOTS : [plan.from, ...ROOTS]).map((root) => [
+            root,
+            writeNote(root, settings.naming),
+          ])}
+          take={(from) => change({ from })}
+        />
         {', '}
         <Choice label="Bars each" value={plan.bars} options={BARS} take={(bars) => change({ bars })} />
         {' each at '}
         <TempoWord tempo={settings.tempo} />
         {', showing '}
-        <Choice label="What is shown" value={plan.showing} options={SHOWINGS.map((showing) => [showing, SHOWING_WORDS[showing]])} take={(showing) => change({ showing })} />{' '}
+        <Choice
+          label="What is shown"
+          value={plan.showing}
+          options={SHOWINGS.map((showing) => [showing, SHOWING_WORDS[showing]])}
+          take={(showing) => change({ showing })}
+        />{' '}
         <More state={state} />
       </p>
       {children}
     </section>
-  ) // biome-ignore format: a sentence
+  )
 }
 
 /** What is practised; the usual chords are offered, all others are typed. */
@@ -100,12 +144,36 @@ function placeOptions(now: PlaceRule, count: number): readonly PlaceRule[] {
 function More({ state: { plan, change } }: { readonly state: RunState }) {
   const { material } = plan
   const useChoices = () => [
-    ...(material.kind === 'chord' ? [{ value: { material: { kind: 'arpeggio', formula: material.formula } }, words: 'one tone after another', now: false } as const] : []),
-    ...(material.kind === 'arpeggio' ? [{ value: { material: { kind: 'chord', formula: material.formula } }, words: 'all tones together', now: false } as const] : []),
-    { value: { down: !plan.down }, words: plan.down ? 'the other way round: up' : 'the other way round: down', now: false },
-    { value: { all: !plan.all }, words: plan.all ? 'only until the cycle closes' : 'all twelve: a closed cycle again a semitone lower', now: plan.all },
+    ...(material.kind === 'chord'
+      ? [
+          {
+            value: { material: { kind: 'arpeggio', formula: material.formula } },
+            words: 'one tone after another',
+            now: false,
+          } as const,
+        ]
+      : []),
+    ...(material.kind === 'arpeggio'
+      ? [
+          {
+            value: { material: { kind: 'chord', formula: material.formula } },
+            words: 'all tones together',
+            now: false,
+          } as const,
+        ]
+      : []),
+    {
+      value: { down: !plan.down },
+      words: plan.down ? 'the other way round: up' : 'the other way round: down',
+      now: false,
+    },
+    {
+      value: { all: !plan.all },
+      words: plan.all ? 'only until the cycle closes' : 'all twelve: a closed cycle again a semitone lower',
+      now: plan.all,
+    },
     ...(plan.cycle === 'shuffle' ? [{ value: { seed: plan.seed + 1 }, words: 'shuffled anew', now: false }] : []),
-  ] // biome-ignore format: a list
+  ]
   return (
     <Word<Partial<RunPlan>>
       label="More of the run: one by one, the other way, all twelve"

@@ -5,7 +5,6 @@ import { familyRow, shellShape, waysToExtend } from '@nestling/core/near'
 import { instrumentFor } from '@nestling/core/request'
 import type { Voicing } from '@nestling/core/voicing'
 import { Fragment, memo, useMemo } from 'react'
-import { useFrameLater } from '../../../controls/later.ts'
 import { Fall, SmallEgg } from '../../../neck/Thread.tsx'
 import strands from '../../../neck/thread.module.css'
 import { $session } from '../../../state/session.ts'
@@ -16,9 +15,7 @@ import { fretsWord } from '../../../words/shapes.ts'
 import classes from './Away.module.css'
 import { Candidate } from './Candidate.tsx'
 
-/** A frame after the last of the names. */
-export function Family({ state: now }: { readonly state: WorkbenchState }) {
-  const state = useFrameLater(useFrameLater(now))
+export function Family({ state }: { readonly state: WorkbenchState }) {
   const voicing = useMemo(() => voicingInHand(state), [state])
   return voicing && <FamilyOf state={state} voicing={voicing} />
 }

@@ -2,7 +2,6 @@
 import { useStore } from '@nanostores/react'
 import type { Voicing } from '@nestling/core/voicing'
 import { useMemo } from 'react'
-import { useFrameLater } from '../../../controls/later.ts'
 import { useOneStop } from '../../../controls/useOneStop.ts'
 import { $session } from '../../../state/session.ts'
 import { neckIn, type WorkbenchState } from '../../../state/workbench/index.ts'
@@ -21,29 +20,14 @@ export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
   const { settings } = useStore($session)
   const { question, player } = state
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
-  const now = useMemo(() => ({ rows: nameGrid(from, neck), from, neck, hold }), [from, neck, hold])
-  const before = useFrameLater(now)
+  const rows = useMemo(() => nameGrid(from, neck), [from, neck])
   const isLeft = player.instrument.handed === 'left'
   const stop = useOneStop<HTMLTableElement>(isLeft ? -1 : 1)
   const steps = isLeft ? STEPS.toReversed() : STEPS
   // The same order of strings as on the neck above.
-  const drawn = (of: typeof now) =>
-    (settings.lowOnTop ? of.rows : of.rows.toReversed()).map((row) => ({
-      row,
-      from: of.from,
-      neck: of.neck,
-      hold: of.hold,
-    }))
-  // The upper half at once, the lower one a frame later: in one they are the longest of all frames while a line is typed.
-  const half = Math.ceil(now.rows.length / 2)
-  const strings = [...drawn(now).slice(0, half), ...drawn(before).slice(half)]
+  const strings = settings.lowOnTop ? rows : rows.toReversed()
   return (
-    <table
-      className={classes['grid']}
-      aria-label="One fret away: what the chord becomes"
-      aria-busy={before !== now}
-      {...stop}
-    >
+    <table className={classes['grid']} aria-label="One fret away: what the chord becomes" {...stop}>
       <thead>
         <tr className={classes['steps']}>
           {steps.map((by) => (
@@ -55,9 +39,8 @@ export function NeckOfNames({ state, from, hold }: NeckOfNamesProps) {
         </tr>
       </thead>
       <tbody>
-        {strings.map((string, index) => (
-          // Filled anew from shape to shape, which is less to draw than to make others.
-          <StringOfNames key={index} {...string} isLeft={isLeft} />
+        {strings.map((row, index) => (
+          <StringOfNames key={index} row={row} from={from} neck={neck} hold={hold} isLeft={isLeft} />
         ))}
       </tbody>
     </table>

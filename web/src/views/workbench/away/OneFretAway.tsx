@@ -2,19 +2,16 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import type { Voicing } from '@nestling/core/voicing'
-import { memo, useCallback, useState } from 'react'
-import { useSettled } from '../../../controls/later.ts'
+import { memo, useCallback, useDeferredValue, useState } from 'react'
 import { $session } from '../../../state/session.ts'
 import { voicingInHand, type WorkbenchState } from '../../../state/workbench/index.ts'
 import classes from './Away.module.css'
 import { Family } from './Family.tsx'
 import { NeckOfNames } from './NeckOfNames.tsx'
 
-const AROUND_AFTER_MS = 90
-
 export function OneFretAway({ state: now }: { readonly state: WorkbenchState }) {
-  // The shapes and the neck come first, then the shape in detail, then what lies around it: none of them in one frame.
-  const state = useSettled(now, AROUND_AFTER_MS)
+  // The shapes and the neck come first.
+  const state = useDeferredValue(now)
   return (
     <section
       data-not-on-paper

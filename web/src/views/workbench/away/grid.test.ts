@@ -21,7 +21,6 @@ test('every neighbour stands once, at its string and its step', () => {
     ['G7', '3x343x'],
     ['Am7', '5x55xx'],
   ] as const) {
-    // biome-ignore format: pairs
     const from = voicing(symbol, text)
     const rows = nameGrid(from, neck)
     expect(rows.map(({ string }) => string)).toEqual(

@@ -2,8 +2,7 @@
 import { handVerdict } from '@nestling/core/hand'
 import { toneWeight } from '@nestling/core/pitch'
 import { type Voicing, voicingReader } from '@nestling/core/voicing'
-import { memo, useMemo } from 'react'
-import { useSettled } from '../../../controls/later.ts'
+import { memo, useDeferredValue, useMemo } from 'react'
 import { useMeant } from '../../../controls/useMeant.ts'
 import { useOneStop } from '../../../controls/useOneStop.ts'
 import type { NeckLayout } from '../../../neck/layout.ts'
@@ -23,8 +22,6 @@ const EGG_ONLY = 62
 const [ENDS, SIGN, MM] = [30, 5.8, 44]
 /** A page may be narrower than the drawing: by no more than this, or bars are cut anyway. */
 const NARROWEST = 0.75
-/** After the panels below and the words of the neck's places, each in a frame of its own. */
-const REST_AFTER_MS = 130
 
 export interface RailsProps {
   readonly rails: readonly Rail[]
@@ -47,7 +44,7 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
   )
   // What can't be seen at once comes a moment later: the lanes before and after, and why a bar can't be held, which is for
   // those who point at it or hear it.
-  const settled = useSettled(lanes, REST_AFTER_MS) === lanes
+  const settled = useDeferredValue(lanes) === lanes
   const virtual = useLanesInSight(stop.ref, lanes, handLane, settled ? 1 : 0)
   // Lanes and bars of the answer before are filled anew: that is less to draw than to make others.
   const items = virtual.getVirtualItems()

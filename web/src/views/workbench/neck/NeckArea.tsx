@@ -5,8 +5,7 @@ import { pluckersOf } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
 import { ghostTones, type Voicing } from '@nestling/core/voicing'
-import { memo, useMemo } from 'react'
-import { useFrameLater, useSettled } from '../../../controls/later.ts'
+import { memo, useDeferredValue, useMemo } from 'react'
 import { GhostMoves } from '../../../neck/GhostMove.tsx'
 import { DampPads, FingerDiscs } from '../../../neck/HandMarks.tsx'
 import { eggLabel, spokenVoicing } from '../../../neck/labels.ts'
@@ -105,7 +104,7 @@ export function NeckArea({ state }: { readonly state: WorkbenchState }) {
   )
 }
 
-/** The words of all places, in a frame of their own: hundreds of them, for who hears them. */
+/** The words of all places: hundreds of them, after the neck itself. */
 const PlacesOf = memo(function PlacesOf({
   state: now,
   layout,
@@ -114,7 +113,7 @@ const PlacesOf = memo(function PlacesOf({
   readonly layout: NeckLayout
 }) {
   const { settings } = useStore($session)
-  const state = useSettled(now, PLACES_AFTER_MS)
+  const state = useDeferredValue(now)
   const neck = neckIn(state)
   const spoken = useMemo(
     () => placeWords(neckIn(state), state.question.chord, settings.naming),
@@ -124,7 +123,6 @@ const PlacesOf = memo(function PlacesOf({
   if (neck.open.length !== layout.strings || layout.lastFret > neck.lastFret) return null
   return <Places layout={layout} spoken={spoken} frets={state.frets} />
 })
-const PLACES_AFTER_MS = 110
 
 const Plucked = memo(function Plucked({
   frets,
@@ -133,13 +131,12 @@ const Plucked = memo(function Plucked({
   readonly frets: Voicing['frets']
   readonly layout: NeckLayout
 }) {
-  const later = useFrameLater(frets)
-  const pluckers = useMemo(() => pluckersOf(later), [later])
-  return later.length === frets.length && <RightHand pluckers={pluckers} layout={layout} />
+  const pluckers = useMemo(() => pluckersOf(frets), [frets])
+  return <RightHand pluckers={pluckers} layout={layout} />
 })
 
 const Sounding = memo(function Sounding({
-  voicing: now,
+  voicing,
   layout,
   naming,
 }: {
@@ -147,8 +144,6 @@ const Sounding = memo(function Sounding({
   readonly layout: NeckLayout
   readonly naming: Parameters<typeof writeNote>[1]
 }) {
-  const voicing = useFrameLater(now)
-  if (voicing.midis.length !== layout.strings) return null
   const notes = voicing.midis
     .flatMap((midi, string) => {
       const note = voicing.notes[string]

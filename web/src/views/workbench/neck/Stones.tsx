@@ -2,15 +2,14 @@
 import type { Neck } from '@nestling/core/neck'
 import { type Frets, rotations, type Voicing } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
-import { useFrameLater } from '../../../controls/later.ts'
 import type { NeckLayout } from '../../../neck/layout.ts'
 import { type ManyEgg, ManyEggs } from '../../../neck/ManyEggs.tsx'
 import classes from '../../../neck/neck.module.css'
 import { degreeSign } from '../../../words/degrees.ts'
 
-/** A frame after the shape; small and quiet, and none where the shape or another stone already stands. */
+/** Small and quiet, and none where the shape or another stone already stands. */
 export const Stones = memo(function Stones({
-  voicing: now,
+  voicing,
   neck,
   layout,
 }: {
@@ -18,15 +17,10 @@ export const Stones = memo(function Stones({
   readonly neck: Neck
   readonly layout: NeckLayout
 }) {
-  const voicing = useFrameLater(now)
-  // For a blink after another instrument was taken, the shape is still the one before.
-  const isOfNeck = voicing?.frets.length === neck.open.length
   const stones = useMemo(
     () =>
-      voicing && isOfNeck
-        ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join())
-        : [],
-    [voicing, isOfNeck, neck],
+      voicing ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join()) : [],
+    [voicing, neck],
   )
   const taken = new Set(voicing?.frets.map((fret, string) => `${string}:${fret}`))
   const eggs = stones.flatMap((stone) =>

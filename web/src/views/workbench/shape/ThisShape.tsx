@@ -4,8 +4,7 @@ import { stackedThirds } from '@nestling/core/chord'
 import { type Fingering, type HandVerdict, registerWarnings } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
 import { type GhostTone, ghostTones } from '@nestling/core/voicing'
-import { memo } from 'react'
-import { useSettled } from '../../../controls/later.ts'
+import { memo, useDeferredValue } from 'react'
 import { Word, type WordChoice } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
 import { takeFingers, type WorkbenchState } from '../../../state/workbench/index.ts'
@@ -21,7 +20,7 @@ import classes from './ThisShape.module.css'
 
 export function ThisShape({ state: now }: { readonly state: WorkbenchState }) {
   // The neck and the list come first; what the shape is in detail, a moment later.
-  return <Shape state={useSettled(now)} />
+  return <Shape state={useDeferredValue(now)} />
 }
 
 const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState }) {

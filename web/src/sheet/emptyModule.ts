@@ -1,0 +1,2 @@
+/** Stands for packages that jsPDF loads only to draw web pages, which is never asked of it here (`astro.config.ts`). */
+export default undefined
