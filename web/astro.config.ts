@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import node from '@astrojs/node'
 import react from '@astrojs/react'
@@ -11,9 +12,9 @@ import { VIEWS } from './src/shell/views.ts'
 
 // Mantine's pre-paint script is inline React output, so Astro does not hash it for the content security policy.
 const schemeScript = renderToStaticMarkup(createElement(ColorSchemeScript, { defaultColorScheme: 'auto' }))
-const schemeHash: `sha256-${string}` = `sha256-${createHash('sha256')
-  .update(schemeScript.replace(/^<script[^>]*>|<\/script>$/g, ''))
-  .digest('base64')}`
+const hashOf = (script: string): `sha256-${string}` => `sha256-${createHash('sha256').update(script).digest('base64')}`
+const schemeHash = hashOf(schemeScript.replace(/^<script[^>]*>|<\/script>$/g, ''))
+const earlyHash = hashOf(readFileSync(new URL('./src/shell/early.inline.js', import.meta.url), 'utf8'))
 
 /** Every view of the table has its page in its own folder. */
 const pagesOfViews: AstroIntegration = {
@@ -49,7 +50,7 @@ export default defineConfig({
         "form-action 'self'",
         "frame-ancestors 'none'",
       ],
-      scriptDirective: { hashes: [schemeHash] },
+      scriptDirective: { hashes: [schemeHash, earlyHash] },
     },
   },
   vite: {

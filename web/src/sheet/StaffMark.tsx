@@ -76,6 +76,7 @@ export function StaffMark({ mark }: { readonly mark: Staff }) {
     <g
       transform={`translate(${x} ${y}) scale(${scale})`}
       data-staff
+      // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn by our own engraver from notes, never from a text
       dangerouslySetInnerHTML={{ __html: `<g ${found.shared}>${found.markup}</g>` }}
     />
   )

@@ -26,6 +26,7 @@ import { onPrintKey } from '../state/printing.ts'
 import { $session, chooseInstrument, openWaitingSettings } from '../state/session.ts'
 import { openTrayPast, openWaitingTray, refreshTray } from '../state/tray.ts'
 import { BREAKPOINTS } from '../styles/breakpoints.mjs'
+import { doWhatWasPressed } from './early.ts'
 import { openKeys } from './help.ts'
 import { OnPaper } from './OnPaper.tsx'
 import classes from './Shell.module.css'
@@ -77,6 +78,7 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
     if (cameBack()) void refreshTray()
     window.addEventListener('keydown', onPrintKey)
     window.addEventListener('pageshow', onShow)
+    void doWhatWasPressed()
     return () => {
       noLonger()
       window.removeEventListener('keydown', onPrintKey)
@@ -105,6 +107,11 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
               <LightToggle />
             </div>
           </header>
+          {!alive && (
+            <p className={classes['ready']} role="status">
+              getting ready
+            </p>
+          )}
           <main id="work" tabIndex={-1} className={classes['main']}>
             {children}
             <OnPaper view={view} />

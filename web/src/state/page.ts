@@ -1,7 +1,9 @@
 /** What every page is given by the server, and how the stores take it before the first drawing. */
+
+import type { Player } from '@nestling/core/request'
 import type { KeptInstrument, OwnTuning } from '../contracts/instrument.ts'
 import type { Tray } from '../contracts/progression.ts'
-import type { Settings } from '../contracts/settings.ts'
+import { playerOf, type Settings } from '../contracts/settings.ts'
 import { openSession, sessionOf } from './session.ts'
 import { openTray } from './tray.ts'
 
@@ -12,6 +14,12 @@ export interface PageData {
   readonly instruments: readonly KeptInstrument[]
   readonly tunings: readonly OwnTuning[]
   readonly tray: Tray
+}
+
+/** Who plays, as the stores will have it once the page is open. */
+export function playerOnPage({ settings, chosen, instruments, tunings }: PageData): Player {
+  const session = sessionOf({ ...settings, ...chosen }, instruments, tunings)
+  return playerOf(session.settings, session.instrument, session.tunings)
 }
 
 export function openPage({ settings, chosen, instruments, tunings, tray }: PageData): void {

@@ -28,10 +28,11 @@ test('a thread gives the answer that the endpoint’s own work gives, refusals t
 
 test('while the longest search goes on others are answered, and its answer says where it was cut', async () => {
   const order: string[] = []
-  const longest = voicings(asked(WORST)).then((answer) => {
+  const longest = (async () => {
+    const answer = await voicings(asked(WORST))
     order.push('longest')
     return answer
-  })
+  })()
   expect((await names(asked('/api/names?frets=x3545x'))).status).toBe(200)
   order.push('names')
   const answer = await longest

@@ -18,6 +18,7 @@ export {
 } from './actions.ts'
 export { type Address, addressOf, addressOfShape, questionTextsIn, readAddress, stepFrom } from './address.ts'
 export { $counts, $waysOut, countFor, countWord } from './counts.ts'
+export { readFirstAnswer } from './firstAnswer.ts'
 export { $otherSets } from './otherSets.ts'
 export {
   $preview,
@@ -26,6 +27,7 @@ export {
   changePlayer,
   current,
   finishLine,
+  firstState,
   neckIn,
   openWorkbench,
   redo,

@@ -3,10 +3,10 @@
  * and the shapes that answer it are drawn together; until then, longer than a blink, all of the last answer stays, faint.
  *   action ─step→ asked ─search (worker)→ $workbench ─→ page;  settled → counts, address
  */
-import type { ShapesFound } from '@nestling/core/answer'
+import type { GivenWay, ShapesFound } from '@nestling/core/answer'
 import { POSITION_COST } from '@nestling/core/hand'
 import { type Neck, neckOf } from '@nestling/core/neck'
-import { instrumentFor, type KeptWish, type Player } from '@nestling/core/request'
+import { instrumentFor, type KeptWish, type Player, type Question } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import { centreOf, type Frets, fretsAt, lowestPressed, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
@@ -86,17 +86,8 @@ async function search(kept: readonly KeptWish[] = []): Promise<void> {
   try {
     const answer = await searchClient().answerGivingWay(question, kept, who, MOST_SHOWN)
     if (mine !== ticket) return
-    const { found: result, gaveWay } = answer
-    const state = current()
-    const frets = keepInHand({ ...state, frets: state.frets ?? handBefore }, result)
-    handBefore = frets ?? state.frets ?? handBefore
-    found = { status: 'found', result, gaveWay, asked: question }
-    asked.settle({
-      frets,
-      ...(gaveWay.length > 0 ? { question: answer.question } : {}),
-      ...(sameFrets(frets, state.frets) ? {} : { fingers: undefined }),
-    })
-    if (asked.isTyping() && result.playable === 0 && frets === undefined) return publishFaint()
+    take(answer, question)
+    if (asked.isTyping() && answer.found.playable === 0 && asked.current().frets === undefined) return publishFaint()
   } catch (error) {
     if (mine !== ticket) return
     found = { status: 'failed', message: error instanceof Error ? error.message : String(error) }
@@ -105,6 +96,38 @@ async function search(kept: readonly KeptWish[] = []): Promise<void> {
     clearTimeout(blink)
   }
   showAnswer()
+}
+
+function take(answer: GivenWay, question: Question): void {
+  const { frets } = current()
+  const settled = settledBy(answer, current(), handBefore)
+  handBefore = settled.frets ?? frets ?? handBefore
+  found = foundBy(answer, question)
+  asked.settle(settled)
+}
+
+const foundBy = ({ found: result, gaveWay }: GivenWay, question: Question): Search => ({
+  status: 'found',
+  result,
+  gaveWay,
+  asked: question,
+})
+
+/** What an answer settles of the step that asked for it: the shape in hand, and the question where wishes gave way. */
+function settledBy(answer: GivenWay, step: Step, before: Frets | undefined): Partial<Step> {
+  const frets = keepInHand({ ...step, frets: step.frets ?? before }, answer.found)
+  return {
+    frets,
+    ...(answer.gaveWay.length > 0 ? { question: answer.question } : {}),
+    ...(sameFrets(frets, step.frets) ? {} : { fingers: undefined }),
+  }
+}
+
+/** Build as it is drawn first: with the answer that the page came with, or before the first one. */
+export function firstState(step: Step, who: Player, answer: GivenWay | undefined): WorkbenchState {
+  if (!answer) return { ...step, player: who, search: { status: 'searching', last: undefined }, faint: false }
+  const search = foundBy(answer, step.question)
+  return { ...step, ...settledBy(answer, step, undefined), player: who, search, faint: false }
 }
 
 /** A shape of the question before is none of this one: neck, names and what is kept must not say so. */
@@ -134,8 +157,7 @@ const AS_GOOD = 1
  * Keeps the hand where it is: the same shape if it still counts; else the first of the list, or of those that are as
  * good and can be held the nearest to the hand.
  */
-function keepInHand(state: WorkbenchState, result: ShapesFound): Frets | undefined {
-  const { frets, byHand } = state
+function keepInHand({ frets, byHand }: Pick<Step, 'frets' | 'byHand'>, result: ShapesFound): Frets | undefined {
   if (frets !== undefined && byHand) return frets
   if (result.shown === 0) return undefined
   const first = fretsAt(result, 0)
@@ -204,13 +226,21 @@ function go(there: boolean): boolean {
 export const undo = (): boolean => go(asked.undo())
 export const redo = (): boolean => go(asked.redo())
 
-/** Opens a state: at the start, or when the browser goes back. What can be undone stays. */
-export function openWorkbench(first: Step, who: Player, typed?: Typed): void {
+/**
+ * Opens a state: at the start, or when the browser goes back. What can be undone stays.
+ * @param answer What the page came with; without it the worker is asked.
+ */
+export function openWorkbench(first: Step, who: Player, typed?: Typed, answer?: GivenWay): void {
   handBefore = undefined
   player = who
   asked.open(first, typed)
-  publish()
-  void search()
+  if (answer) {
+    take(answer, first.question)
+    showAnswer()
+  } else {
+    publish()
+    void search()
+  }
 }
 
 /** Another instrument or habit: the same question, asked anew; strings that it does not have are forgotten. */

@@ -1,4 +1,5 @@
 /** Key: the chords of a key as lanes up the neck; what each step is, what may stand in for it, where it leads. */
+
 import { useMediaQuery } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
@@ -6,8 +7,9 @@ import { DEPTHS, sharedChords, writeKey, writeStep } from '@nestling/core/key'
 import { type Lane, laneNames } from '@nestling/core/lane'
 import { instrumentFor } from '@nestling/core/request'
 import { computed } from 'nanostores'
-import { memo, useCallback, useMemo, useState } from 'react'
+import { memo, useCallback, useState } from 'react'
 import { Stopped } from '../../controls/Stopped.tsx'
+import { useAsOf } from '../../controls/useAsOf.ts'
 import { Egg } from '../../neck/Egg.tsx'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
@@ -69,7 +71,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const [isSheet, setSheet] = useState(false)
   const openSheet = useCallback(() => setSheet(true), [])
   // What is drawn is of one answer: until a new one is there, all of it stays as it is.
-  const shown = useMemo(() => state, [state.answer, state.turns, state.loop])
+  const shown = useAsOf(state, [state.answer, state.turns, state.loop])
   const { chosen, plan } = shown
   const lane = shown.answer.lanes[shown.answer.plan.lane]
   const onStrings = lane?.ask.kind === 'tones' ? lane : undefined

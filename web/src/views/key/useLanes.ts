@@ -82,11 +82,13 @@ export function useLanes(
   const now = found.get(wanted)
   const last = useRef(first)
   const isThere = now !== undefined
+  const newest = useRef(plan)
+  newest.current = plan
   useEffect(() => {
     let current = true
     setStop(undefined)
     if (!isThere)
-      ask(plan, memory.current).then(
+      ask(newest.current, memory.current).then(
         (lanes) => current && arrived(lanes),
         (error: unknown) => {
           const message = error instanceof Error ? error.message : String(error)
@@ -96,7 +98,7 @@ export function useLanes(
     const ahead = setTimeout(async () => {
       if (!isThere) return
       for (const by of [1, -1]) {
-        const next = { ...plan, ...movedByFourths(plan, by) }
+        const next = { ...newest.current, ...movedByFourths(newest.current, by) }
         if (current && !memory.current.found.has(lanesKey(next))) await ask(next, memory.current).catch(() => undefined)
       }
     }, SETTLED_MS)

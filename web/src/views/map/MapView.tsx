@@ -33,12 +33,14 @@ export interface MapViewProps {
   readonly page: PageData
   /** The address's query. */
   readonly query: string
+  /** The server's answer to it. */
+  readonly map: string
 }
 
 export default function MapView(props: MapViewProps) {
   return (
     <Shell view="Map" page={props.page} fixed>
-      <Territory query={props.query} />
+      <Territory query={props.query} map={props.map} />
     </Shell>
   )
 }
@@ -47,8 +49,8 @@ export default function MapView(props: MapViewProps) {
 const WIDTH = 890
 const HEIGHT = 553
 
-function Territory({ query }: Pick<MapViewProps, 'query'>) {
-  const state = useMap(query)
+function Territory({ query, map }: Omit<MapViewProps, 'page'>) {
+  const state = useMap(query, map)
   const shown = useShown(state)
   const sheet = useSheet(shown)
   const { asked, search } = state

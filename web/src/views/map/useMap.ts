@@ -50,7 +50,8 @@ export interface ShownMap extends FoundMap {
 
 const lineOf = (asked: AskedMap): string => writeMapLine(asked, $session.get().settings.naming)
 
-export function useMap(query: string): MapState {
+/** @param map The server's answer, as it was written into the page. */
+export function useMap(query: string, map: string): MapState {
   const player = useStore($player)
   const [asked] = useState(() => {
     const first = readMap(new URLSearchParams(query), player)
@@ -62,7 +63,15 @@ export function useMap(query: string): MapState {
   const { question, change } = now
   const typed = useStore(asked.$typed)
   const past = useStore(asked.$past)
-  const [search, setSearch] = useState<MapSearch>({ status: 'searching' })
+  const [search, setSearch] = useState<MapSearch>(() => ({
+    status: 'found',
+    found: { question, change, player, neck: neckOf(instrumentFor(question, player)), map: JSON.parse(map) },
+  }))
+  const isAnswered =
+    search.status === 'found' &&
+    search.found.question === question &&
+    search.found.change === change &&
+    search.found.player === player
   const [attempt, setAttempt] = useState(0)
 
   const type = useCallback(
@@ -73,6 +82,7 @@ export function useMap(query: string): MapState {
   )
 
   useEffect(() => {
+    if (isAnswered) return undefined
     let current = true
     mapClient()
       .mapOf(question, player, change)
@@ -91,7 +101,7 @@ export function useMap(query: string): MapState {
     return () => {
       current = false
     }
-  }, [question, player, change, attempt])
+  }, [question, player, change, attempt, isAnswered])
   useKeptPast(asked, 'lanes')
   const answered = search.status === 'found' && search.found.question === question && search.found.change === change
   useQuestion({

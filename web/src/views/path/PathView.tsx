@@ -1,8 +1,10 @@
 /** Path: a tune as shapes in time; the ones that move least, why, and what else could be. */
+
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { lazy, memo, Suspense, useMemo } from 'react'
+import { lazy, memo, Suspense } from 'react'
 import { Stopped } from '../../controls/Stopped.tsx'
+import { useAsOf } from '../../controls/useAsOf.ts'
 import { usePrinted } from '../../controls/usePrinted.ts'
 import { Frame } from '../../shell/Frame.tsx'
 import { PlayingSentence } from '../../shell/PlayingSentence.tsx'
@@ -61,7 +63,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
   const { settings } = useStore($session)
   const state = usePath(params)
   // What is drawn is of one answer: until a new one is there, all of it stays as it is.
-  const shown = useMemo(() => state, [state.answer, state.around, state.key])
+  const shown = useAsOf(state, [state.answer, state.around, state.key])
   const { answer, chosenShape } = shown
   const { played, found, plan } = answer
   const chord = played.chords[plan.chosen]?.chord

@@ -280,18 +280,18 @@ function useAnswer(
   const [tries, setTries] = useState(0)
   const [of, setOf] = useState<{ readonly key: string; readonly neck: Neck } | undefined>(undefined)
   const isCurrent = of?.key === wanted && of.neck === neck
-  const newest = useRef(plan)
-  newest.current = plan
+  const newest = useRef({ plan, played, question })
+  newest.current = { plan, played, question }
   useEffect(() => {
     setStop(undefined)
     if (isCurrent) return undefined
     let current = true
     pathClient()
-      .find(question)
+      .find(newest.current.question)
       .then(
         (found: PathFound) => {
           if (!current) return
-          setAnswer({ plan: newest.current, played, question, found })
+          setAnswer({ ...newest.current, found })
           setOf({ key: wanted, neck })
         },
         (error: unknown) => {

@@ -20,18 +20,20 @@ import classes from './WorkbenchView.module.css'
 export interface WorkbenchViewProps {
   readonly address: Address
   readonly page: PageData
+  /** What the server found for the address; none where the browser finds it. */
+  readonly answer?: string | undefined
 }
 
-export default function WorkbenchView({ page, address }: WorkbenchViewProps) {
+export default function WorkbenchView({ page, address, answer }: WorkbenchViewProps) {
   return (
     <Shell view="Build" page={page} fixed>
-      <Workbench address={address} />
+      <Workbench address={address} answer={answer} />
     </Shell>
   )
 }
 
-function Workbench({ address }: Pick<WorkbenchViewProps, 'address'>) {
-  const state = useWorkbench(address)
+function Workbench({ address, answer }: Pick<WorkbenchViewProps, 'address' | 'answer'>) {
+  const state = useWorkbench(address, answer)
   return (
     <Spoken state={state}>
       <Sentence state={state} />

@@ -15,8 +15,10 @@ import {
   addressOf,
   asked,
   changePlayer,
+  firstState,
   openWorkbench,
   readAddress,
+  readFirstAnswer,
   stepFrom,
   voicingInHand,
   type WorkbenchState,
@@ -25,23 +27,19 @@ import { spokenChord } from '../../words/spoken.ts'
 
 const RESTING_MS = 70
 
-export function useWorkbench(address: Address): WorkbenchState {
+/** @param written The answer that the page came with. */
+export function useWorkbench(address: Address, written: string | undefined): WorkbenchState {
   useKeptPast(asked, 'build')
   const [first] = useState(() => {
     const opened = stepFrom(address, $player.get())
     asked.open(opened.step, opened.typed)
-    return opened
+    return { ...opened, answer: written === undefined ? undefined : readFirstAnswer(written) }
   })
   const player = useStore($player)
-  const [before] = useState<WorkbenchState>(() => ({
-    ...first.step,
-    player,
-    search: { status: 'searching', last: undefined },
-    faint: false,
-  }))
+  const [before] = useState(() => firstState(first.step, player, first.answer))
   const state = useShownState(before)
 
-  useEffect(() => openWorkbench(first.step, $player.get(), first.typed), [first])
+  useEffect(() => openWorkbench(first.step, $player.get(), first.typed, first.answer), [first])
   useEffect(() => {
     if ($session.get().settings.cautionSeen) return
     tell.done(

@@ -1,6 +1,6 @@
 /** The tune in time: chords in bars, their voices as threads, the hand and the shapes on one upright neck, the right hand's strokes. */
 import { useStore } from '@nanostores/react'
-import { memo, useEffect, useMemo, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { $look, $mark, scaleBy } from '../look.ts'
 import type { PathState } from '../usePath.ts'
 import { Bars, Columns, Empty, HEAD } from './Columns.tsx'
@@ -32,17 +32,17 @@ export const Tune = memo(function Tune({ state }: { readonly state: PathState })
   const frets = useMemo(() => handScale(found.shapes, neck, HEAD + VOICES, HAND), [found, neck])
   const scroller = useRef<HTMLDivElement>(null)
   const [seen, setSeen] = useState({ from: 0, to: 1000 })
-  const look = () => {
+  const look = useCallback(() => {
     const box = scroller.current
     if (!box) return
     setSeen({ from: box.scrollLeft, to: box.scrollLeft + box.clientWidth })
     setRoom(box.clientWidth)
-  }
+  }, [])
   useEffect(() => {
     look()
     window.addEventListener('resize', look)
     return () => window.removeEventListener('resize', look)
-  }, [])
+  }, [look])
   const { chosen } = plan
   const shown = mark ?? chosen
   // The chosen chord, or the one that sounds, stays in sight.

@@ -5,7 +5,7 @@
 import type { Chord } from '@nestling/core/chord'
 import { degreePitchClass, pitchClassOf } from '@nestling/core/pitch'
 import { lowestPressed } from '@nestling/core/voicing'
-import { type PointerEvent as ReactPointerEvent, useEffect, useRef, useState } from 'react'
+import { type PointerEvent as ReactPointerEvent, useCallback, useEffect, useRef, useState } from 'react'
 import { changePlaces, takeWanted, wishTop } from '../edits.ts'
 import type { PathState } from '../usePath.ts'
 import type { HandScale } from './Hand.tsx'
@@ -55,14 +55,14 @@ export function useTuneDrag(state: PathState, { layout, pitches, frets }: TuneSc
   const [dragged, setDragged] = useState<Dragged | undefined>(undefined)
   const pressed = useRef<Pressed | undefined>(undefined)
   const now = useRef<Dragged | undefined>(undefined)
-  const show = (next: Dragged | undefined) => {
+  const show = useCallback((next: Dragged | undefined) => {
     now.current = next
     setDragged(next)
-  }
-  const end = () => {
+  }, [])
+  const end = useCallback(() => {
     pressed.current = undefined
     show(undefined)
-  }
+  }, [show])
   const isDragging = dragged !== undefined
   useEffect(() => {
     if (!isDragging) return undefined
@@ -73,7 +73,7 @@ export function useTuneDrag(state: PathState, { layout, pitches, frets }: TuneSc
     }
     window.addEventListener('keydown', leave, true)
     return () => window.removeEventListener('keydown', leave, true)
-  }, [isDragging])
+  }, [isDragging, end])
 
   const columnAt = (x: number) => layout.columns.findLast((column) => column.x <= x) ?? layout.columns[0]
   const placeOf = ({ currentTarget, clientX, clientY }: ReactPointerEvent<SVGSVGElement>) => {

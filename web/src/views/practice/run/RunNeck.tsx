@@ -22,12 +22,13 @@ export function RunNeck({ state }: { readonly state: RunState }) {
   const { steps, at, neck, round, status, plan } = state
   const step = steps[at]
   const next = steps.length > 1 ? steps[(at + 1) % steps.length] : undefined
-  const facing = { lowOnTop: settings.lowOnTop, leftHanded: instrument.handed === 'left' }
+  const { lowOnTop } = settings
+  const leftHanded = instrument.handed === 'left'
   const now = useMemo(() => fretsOf(step), [step])
   const then = useMemo(() => fretsOf(next), [next])
   const frame = useMemo(
-    () => runWindow({ now, next: then, neck, width: width || FIRST_WIDTH, ...facing }),
-    [now, then, neck, width, facing.lowOnTop, facing.leftHanded],
+    () => runWindow({ now, next: then, neck, width: width || FIRST_WIDTH, lowOnTop, leftHanded }),
+    [now, then, neck, width, lowOnTop, leftHanded],
   )
   const isRunning = status === 'running' && round.at >= 0
   const shown = revealed(plan.showing, { ...round, isRunning, each: plan.bars * 4 })

@@ -46,9 +46,6 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
   // those who point at it or hear it.
   const settled = useDeferredValue(lanes) === lanes
   const virtual = useLanesInSight(stop.ref, lanes, handLane, settled ? 1 : 0)
-  // Lanes and bars of the answer before are filled anew: that is less to draw than to make others.
-  const items = virtual.getVirtualItems()
-  const first = useMemo(() => items[0]?.index ?? 0, [lanes])
   const neck = useMemo(() => neckIn({ question, player }), [question, player])
   const read = useMemo(() => voicingReader(question.chord, neck), [question.chord, neck])
   const refusalOf = (bar: Bar): string | undefined =>
@@ -58,12 +55,12 @@ export function Rails({ rails, layout, state, inHand, same, setWord }: RailsProp
   return (
     <div className={classes['rails']} role="group" aria-label="Shapes at their places" {...stop} data-testid="rails">
       <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-        {items.map((item) => {
+        {virtual.getVirtualItems().map((item) => {
           const row = lanes[item.index]
           if (!row) return null
           return (
             <div
-              key={item.index - first}
+              key={item.index}
               className={classes['rail']}
               style={{ height: item.size, transform: `translateY(${item.start}px)` }}
               role="group"

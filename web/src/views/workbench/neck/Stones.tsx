@@ -18,8 +18,7 @@ export const Stones = memo(function Stones({
   readonly layout: NeckLayout
 }) {
   const stones = useMemo(
-    () =>
-      voicing ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join()) : [],
+    () => (voicing ? rotations(voicing, neck).filter((other) => other.frets.join() !== voicing.frets.join()) : []),
     [voicing, neck],
   )
   const taken = new Set(voicing?.frets.map((fret, string) => `${string}:${fret}`))
