@@ -6,7 +6,7 @@ import { bassDegreeOf } from '../chord/index.ts'
 import { handOn, type Ranking, rankCompactly } from '../hand/index.ts'
 import { neckOf } from '../neck/index.ts'
 import { instrumentFor, type Player, type Question } from '../request/index.ts'
-import { fretsAt, searchVoicings, type VoicingQuery } from '../voicing/index.ts'
+import { fretsAt, type SearchBudget, searchVoicings, type VoicingQuery } from '../voicing/index.ts'
 
 /** Compact, so that it travels quickly between worker and page: row r of `frets` is one shape, −1 for a silent string. */
 export interface ShapesFound {
@@ -63,8 +63,13 @@ function needsDoubling({ chord, strings, arrangement }: Question): boolean {
 }
 
 /** Every shape that qualifies, easiest first; those that four fingers can't hold come last. */
-export function shapesFor(question: Question, player: Player, limit = Number.POSITIVE_INFINITY): ShapesFound {
-  const query = queryOf(question, player)
+export function shapesFor(
+  question: Question,
+  player: Player,
+  limit = Number.POSITIVE_INFINITY,
+  budget?: SearchBudget,
+): ShapesFound {
+  const query = { ...queryOf(question, player), budget }
   const found = searchVoicings(query)
   const ranking = rankCompactly(found, query.neck, player.hand, rankingFor(question, player))
   const shown = Math.min(found.count, limit)

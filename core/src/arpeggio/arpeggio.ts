@@ -1,7 +1,9 @@
 /** An arpeggio: which tones a way along the neck holds, and the fingers that play them. */
+
 import type { Chord } from '../chord/index.ts'
 import { type HandProfile, reachBetweenMm } from '../hand/index.ts'
 import type { Neck } from '../neck/index.ts'
+import { requireAt } from '../result/index.ts'
 import { fingerLine, type LineLimits } from './line.ts'
 import { byPitch, chordPlaces, highestPosition, inPosition, lowestPosition } from './places.ts'
 import type { Arpeggio, ArpeggioCut, ArpeggioNote, ArpeggioWay, ChordPlace, FingeredLine } from './types.ts'
@@ -169,7 +171,7 @@ function diagonal(
   const rising = byPitch(places.filter(({ fret, midi }) => fret > 0 && midi > start.midi && midi <= top))
   // On the way up a root is no further than it must be, so that the line climbs evenly and not in one leap.
   const tones = rising.map((group) => {
-    const octave = ((group[0] as ChordPlace).midi - start.midi) / 12
+    const octave = (requireAt(group, 0).midi - start.midi) / 12
     return octave === roots.length ? (roots[octave - 1] ?? group) : (roots[octave - 1]?.slice(0, 1) ?? group)
   })
   const cut =

@@ -1,5 +1,7 @@
 /** A chart as it is played: repeats and endings unfolded, every chord at its beat. */
+
 import type { Chord } from '../chord/index.ts'
+import { requireAt } from '../result/index.ts'
 import { beatsInBar, type Metre } from '../time/index.ts'
 import type { Chart, ChartSlot } from './types.ts'
 
@@ -67,7 +69,7 @@ export function playedChart(chart: Chart): Played {
 /** What a bar plays; a bar that repeats plays what the last written one before it does. */
 function slotsAt({ bars }: Chart, written: number): readonly ChartSlot[] {
   for (let at = written; at >= 0; at--) {
-    const { slots } = bars[at] as Chart['bars'][0]
+    const { slots } = requireAt(bars, at)
     if (slots.length > 0) return slots
   }
   return []
@@ -90,7 +92,7 @@ function orderOf({ bars }: Chart): Order {
   let pass = 1
   for (let at = 0; at < bars.length; at++) {
     if (order.length === MOST_PLAYED_BARS) return { order, cut: true }
-    const bar = bars[at] as Chart['bars'][0]
+    const bar = requireAt(bars, at)
     if (bar.opens && at !== start) {
       start = at
       pass = 1

@@ -8,7 +8,7 @@
 import { readSymbol } from '../chord/index.ts'
 import { type Key, readKey, readNumbers } from '../key/index.ts'
 import type { NamingSystem } from '../pitch/index.ts'
-import { piece } from '../result/index.ts'
+import { piece, requireAt } from '../result/index.ts'
 import { FOUR_FOUR, type Metre, readMetre } from '../time/index.ts'
 import {
   type Chart,
@@ -162,7 +162,7 @@ function readLines(text: string, systems: readonly NamingSystem[], what: 'whole'
         else errors.push({ code: 'nothing_to_repeat', at, text: token })
         if (token === ':|:') draft.marks = { ...draft.marks, opens: true }
       } else if (part) {
-        if (isEmpty()) draft.marks = { ...draft.marks, part: (part[1] as string).trim() }
+        if (isEmpty()) draft.marks = { ...draft.marks, part: requireAt(part, 1).trim() }
         else errors.push({ code: 'part_in_bar', at, text: piece(token) })
       } else if (ending && isEmpty()) draft.marks = { ...draft.marks, ending: Number(ending[1]) }
       else if (token === '%') {
@@ -202,7 +202,7 @@ function keyIn(
   for (const { line, at } of lines) {
     const found = /^\s*key\s*:\s*(.*?)\s*$/i.exec(line)
     if (!found) continue
-    const value = found[1] as string
+    const value = requireAt(found, 1)
     if (value === '') return undefined
     const read = readKey(value, systems)
     if (read.ok) return read.value

@@ -4,7 +4,7 @@
  * Read `readSuffix` first: it walks the text once, left to right, and every refusal knows its place.
  */
 import { type Degree, type NamingSystem, type NoteName, readNotes, spokenIn, stepOf } from '../pitch/index.ts'
-import { fail, ok, piece, type Result } from '../result/index.ts'
+import { fail, ok, piece, type Result, requireAt } from '../result/index.ts'
 import type { PlainSymbolError, SymbolError } from './errors.ts'
 import { formulaOf, readFormula } from './formula.ts'
 import { respellRoot } from './spelled.ts'
@@ -123,7 +123,7 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
   eat(/\s+/y)
   const bracketed = eat(/\[([^\]]*)\]/y)
   if (bracketed) {
-    const formula = readFormula(bracketed[1] as string)
+    const formula = readFormula(requireAt(bracketed, 1))
     if (!formula.ok) return fail({ ...formula.error, at: formula.error.at + offset + at - bracketed[0].length + 1 })
     return ok({ formula: formula.value, choices: [], length: at })
   }
@@ -194,7 +194,7 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
   } else if (wantsNumber) {
     draft.seventh = entry('b7', start)
   } else if (/^[24](?!\d)/.test(text.slice(at))) {
-    return fail(refusal('ambiguous_number', offset + at, text[at] as string))
+    return fail(refusal('ambiguous_number', offset + at, requireAt(text, at)))
   }
 
   // Items, in any order, with brackets, commas and spaces between.
@@ -211,7 +211,7 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
       continue
     }
     if (text[at] === ')' || text[at] === ']') {
-      if (opened.pop() === undefined) return fail(refusal('bracket_unopened', offset + at, text[at] as string))
+      if (opened.pop() === undefined) return fail(refusal('bracket_unopened', offset + at, requireAt(text, at)))
       at++
       separated = true
       continue
@@ -280,7 +280,7 @@ function readItem(draft: Draft, read: ItemReader): SymbolError | undefined {
   if (susOver) {
     draft.suspensions.push('4')
     draft.seventh = entry('b7', from)
-    read.stackTo(susOver[1] as string)
+    read.stackTo(requireAt(susOver, 1))
     return undefined
   }
   const sus = eat(/sus(?:pended)?\s*(2|4)?(?!\d)/iy)
@@ -290,7 +290,7 @@ function readItem(draft: Draft, read: ItemReader): SymbolError | undefined {
   }
   const add = eat(/add\s*([b#♭♯+-]?)\s*(\d+)/iy)
   if (add) {
-    const written = `${accidentalOf(add[1] as string)}${add[2]}`
+    const written = `${accidentalOf(requireAt(add, 1))}${add[2]}`
     const degree = (ALTERATIONS[written] ??
       ({ '2': '9', '9': '9', '4': '11', '11': '11', '6': '6', '13': '13' } as const)[written]) as Degree | undefined
     if (degree === undefined || stepOf(degree) === 5) return refusal('unknown_addition', at, add[0])
@@ -301,7 +301,7 @@ function readItem(draft: Draft, read: ItemReader): SymbolError | undefined {
   if (no) {
     if (no[1] === '3' && !draft.noThird) draft.noThird = true
     else if (no[1] === '5' && !draft.noFifth) draft.noFifth = true
-    else if (/^(9|11|13)$/.test(no[1] as string)) draft.without.push(Number(no[1]))
+    else if (/^(9|11|13)$/.test(requireAt(no, 1))) draft.without.push(Number(no[1]))
     else return refusal('unknown_omission', at, no[0])
     return undefined
   }
@@ -312,8 +312,8 @@ function readItem(draft: Draft, read: ItemReader): SymbolError | undefined {
   }
   const alteration = eat(/(bb|##|[b#x♭♯♮𝄫𝄪+–−-]|flat|sharp)[\s-]*(\d+)(?:th)?/iuy)
   if (alteration) {
-    const sign = accidentalOf(alteration[1] as string)
-    const number = alteration[2] as string
+    const sign = accidentalOf(requireAt(alteration, 1))
+    const number = requireAt(alteration, 2)
     const degree = ALTERATIONS[`${sign}${number}`]
     if (degree !== undefined) {
       if (stepOf(degree) === 5) draft.fifths.push(entry(degree, from))
@@ -340,7 +340,7 @@ function assemble(draft: Draft, length: number, startAt: number): Result<SuffixR
   if (draft.alt) {
     if (draft.extras.length > 0 || draft.fifths.length > 0 || draft.suspensions.length > 0 || draft.third !== '3')
       return fail(refusal('alt_with_more', startAt, 'alt'))
-    return ok({ formula: ALTERED[0] as Formula, choices: ALTERED, length })
+    return ok({ formula: requireAt(ALTERED, 0), choices: ALTERED, length })
   }
   const implied = (degree: Degree): Entry => ({ degree, at: startAt, text: degree })
   const entries: Entry[] = [implied('R')]

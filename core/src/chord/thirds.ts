@@ -1,6 +1,6 @@
 /** Formulas as stacked thirds: told so, and typed so. */
 import { type Degree, degreeSemitones, stepOf } from '../pitch/index.ts'
-import { fail, piece, type Result } from '../result/index.ts'
+import { fail, piece, type Result, requireAt } from '../result/index.ts'
 import type { FormulaError } from './errors.ts'
 import { formulaOf } from './formula.ts'
 import type { Formula } from './types.ts'
@@ -34,7 +34,7 @@ export interface StackStep {
 export function stackedThirds(formula: Formula): readonly StackStep[] {
   const rising = [...formula].sort((a, b) => degreeSemitones(a) - degreeSemitones(b))
   return rising.slice(1).map((to, index) => {
-    const from = rising[index] as Degree
+    const from = requireAt(rising, index)
     const semitones = degreeSemitones(to) - degreeSemitones(from)
     const third = stepOf(to) - stepOf(from) === 2
     const interval = third && semitones === 2 ? 'd3' : third && semitones === 5 ? 'A3' : (INTERVALS[semitones] ?? 'M6')

@@ -1,5 +1,7 @@
 /** What was heard against what should have come, by pitch and time. */
+
 import type { Midi } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 
 export interface ExpectedNote {
   /** Seconds. */
@@ -75,7 +77,7 @@ export function judge(
       if (row > 0) best = Math.min(best, (costs[(row - 1) * columns + column] as number) + GAP_COST)
       if (column > 0) best = Math.min(best, (costs[row * columns + column - 1] as number) + GAP_COST)
       if (row > 0 && column > 0) {
-        const pair = pairCost(expected[row - 1] as ExpectedNote, heard[column - 1] as HeardNote, withinS)
+        const pair = pairCost(requireAt(expected, row - 1), requireAt(heard, column - 1), withinS)
         if (pair !== undefined) best = Math.min(best, (costs[(row - 1) * columns + column - 1] as number) + pair)
       }
       costs[row * columns + column] = best

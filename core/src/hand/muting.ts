@@ -4,7 +4,9 @@
  * A stopping finger damps its two neighbours: the flat of it lies over the next thinner string, its tip touches the
  * next thicker one. A flat barre stops the strings beneath it instead of damping them.
  */
+
 import { type Neck, type PluckStyle, soundingMidi } from '../neck/index.ts'
+import { requireAt } from '../result/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import type { Finger, Fingering } from './types.ts'
 
@@ -62,6 +64,6 @@ export function pluckersOf(frets: Frets): readonly (Plucker | null)[] {
   return frets.map((fret, index) => {
     if (fret === null) return null
     const rank = sounding.indexOf(index)
-    return rank < thumbs ? 'p' : (upper[rank - thumbs] as Plucker)
+    return rank < thumbs ? 'p' : requireAt(upper, rank - thumbs)
   })
 }

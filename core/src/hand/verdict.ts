@@ -2,7 +2,9 @@
  * The one verdict on a shape, from its fingering: reach, fingers and words all say this.
  *   Frets + Fingering + HandProfile ─handVerdict→ easy, a stretch or beyond, with what decides
  */
+
 import { fingertipMm, type Neck } from '../neck/index.ts'
+import { requireAt } from '../result/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import { type HandOnNeck, handOn } from './bestFingering.ts'
 import { type FingeringOptions, fingeringsOf, pairReachMm } from './fingering.ts'
@@ -61,7 +63,7 @@ function pairsIn(
 ): readonly PairLimit[] {
   const tip = (fret: number) => fingertipMm(neck.scaleLengthMm, fret)
   return dealt.slice(1).map((later, index): PairLimit => {
-    const before = dealt[index] as Pressed
+    const before = requireAt(dealt, index)
     const fingers = [before.finger, later.finger] as const
     return { kind: 'pair', fingers, mm: Math.abs(tip(later.fret) - tip(before.fret)), limitMm: allowed(...fingers) }
   })

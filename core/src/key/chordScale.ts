@@ -1,6 +1,8 @@
 /** The chords of a key: thirds stacked inside the scale, each told by its true formula and spelled by the key. */
+
 import { type Chord, type Formula, sortedFormula } from '../chord/index.ts'
-import { type Degree, degreeBetween, degreePitchClass, type NoteName, stepOf } from '../pitch/index.ts'
+import { type Degree, degreeBetween, degreePitchClass, stepOf } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import type { Key } from './key.ts'
 import { SCALES, type Scale } from './scale.ts'
 
@@ -62,14 +64,14 @@ export function chordScale(key: Key, depth: Depth, school: DepthSchool = 'honest
       chord: { root, formula: honest.filter((degree) => !gone.has(degree)) },
       honest,
       left,
-      function: FUNCTIONS[index] as KeyFunction,
+      function: requireAt(FUNCTIONS, index),
       mode: modeOn(key.scale, index),
     }
   })
 }
 
 function degreeOver({ notes }: Key, index: number, above: number): Degree {
-  const degree = degreeBetween(notes[index] as NoteName, notes[(index + above) % 7] as NoteName)
+  const degree = degreeBetween(requireAt(notes, index), requireAt(notes, (index + above) % 7))
   if (degree === undefined) throw new Error(`${notes[index]} and the note ${above} steps above it have no degree`)
   const step = stepOf(degree)
   return above > 6 ? (degree.replace(/\d+$/, String(WIDE[step as 2 | 4 | 6])) as Degree) : degree

@@ -1,7 +1,7 @@
 /** Chords as numbers in a key, by three schools; progressions of numbers read and written. */
 import { type Chord, formulaKey, readSymbol, symbolSuffix } from '../chord/index.ts'
 import { alterationOf, letterIndexOf, type NoteName, noteNameOf, spellDegree } from '../pitch/index.ts'
-import { fail, ok, piece, type Result, type TextErrorOf } from '../result/index.ts'
+import { fail, ok, piece, type Result, requireAt, type TextErrorOf } from '../result/index.ts'
 import { chordScale, type Depth } from './chordScale.ts'
 import { type Key, keyOf, MAJOR } from './key.ts'
 import { requireScale } from './scale.ts'
@@ -34,7 +34,7 @@ function kindSign(chord: Chord, school: NumberSchool): string {
 /** The number of a step as such, without what stands behind it: `ii`, `vii°`, `III`, `6–`. */
 export function writeStep(chord: Chord, key: Key, school: NumberSchool): string {
   const { step, accidental } = placeOf(chord.root, key)
-  const roman = ROMAN[step - 1] as string
+  const roman = requireAt(ROMAN, step - 1)
   const minor = (chord.formula as readonly string[]).includes('b3')
   const number = school === 'plain' ? String(step) : school === 'roman' && minor ? roman.toLowerCase() : roman
   const sign = school === 'capitals' ? '' : kindSign(chord, school)
@@ -44,7 +44,7 @@ export function writeStep(chord: Chord, key: Key, school: NumberSchool): string 
 /** The step whose letter a root has, and by how much it is altered there. */
 function placeOf(root: NoteName, { notes }: Key): { readonly step: number; readonly accidental: string } {
   const index = notes.findIndex((note) => letterIndexOf(note) === letterIndexOf(root))
-  const by = alterationOf(root) - alterationOf(notes[index] as NoteName)
+  const by = alterationOf(root) - alterationOf(requireAt(notes, index))
   return { step: index + 1, accidental: by < 0 ? 'b'.repeat(-by) : '#'.repeat(by) }
 }
 
@@ -63,7 +63,7 @@ export function writeNumber(chord: Chord, key: Key, depth: Depth, school: Number
   if (target && target.step !== 1 && formulaKey(chord.formula) === formulaKey(dominantFormula(depth)))
     return `${five}/${writeStep(target.chord, key, school)}${bass}`
   const { step, accidental } = placeOf(chord.root, key)
-  const number = school === 'plain' ? String(step) : (ROMAN[step - 1] as string)
+  const number = school === 'plain' ? String(step) : requireAt(ROMAN, step - 1)
   // With a bar between, so that the number and what stands behind it are never one: `♭7|7`.
   return `${SIGNS[accidental]}${number}|${symbolSuffix(chord.formula)}${bass}`
 }

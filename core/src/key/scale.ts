@@ -1,5 +1,7 @@
 /** Scales by their degrees: seven-note parents with their modes, symmetrical ones, pentatonics and the blues scale. */
+
 import { type Degree, degreePitchClass, degreeSemitones, type PitchClassSet, pitchClassSetOf } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 
 export type ScaleFamily =
   | 'major'
@@ -65,9 +67,9 @@ const list = (degrees: string): readonly Degree[] => degrees.split(' ') as Degre
 
 /** The scale that starts on another step: each tone keeps its letter, so its degree is told by counting letters. */
 function modeOf(degrees: readonly Degree[], step: number): readonly Degree[] {
-  const tonic = degreeSemitones(degrees[step] as Degree)
+  const tonic = degreeSemitones(requireAt(degrees, step))
   return degrees.map((_, index) => {
-    const tone = degreeSemitones(degrees[(step + index) % degrees.length] as Degree)
+    const tone = degreeSemitones(requireAt(degrees, (step + index) % degrees.length))
     const above = (tone - tonic + 12) % 12
     const alteration = above - (MAJOR_SEMITONES[index] as number)
     const sign = alteration < 0 ? 'b'.repeat(-alteration) : '#'.repeat(alteration)

@@ -1,4 +1,5 @@
 /** Which scales hold a chord, what each adds to it, and why one would be chosen before another. */
+
 import { type Chord, type Formula, formulaMask } from '../chord/index.ts'
 import {
   type Degree,
@@ -9,6 +10,7 @@ import {
   plainName,
   spellDegree,
 } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import { SCALES, type Scale, type ScaleFamily } from './scale.ts'
 
 export interface ScaleTone {
@@ -124,6 +126,6 @@ function fitOf(scale: Scale, { root, formula }: Pick<Chord, 'root' | 'formula'>)
 function parentOf(scale: Scale, root: NoteName): NoteName {
   if (scale.mode === 1) return root
   // Counted back to the family's first scale: the step whose degree that scale starts on.
-  const home = scale.degrees[(scale.degrees.length - scale.mode + 1) % scale.degrees.length] as Degree
+  const home = requireAt(scale.degrees, (scale.degrees.length - scale.mode + 1) % scale.degrees.length)
   return spellDegree(root, home) ?? plainName((pitchClassOf(root) + degreePitchClass(home)) % 12)
 }

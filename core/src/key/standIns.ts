@@ -1,6 +1,8 @@
 /** What may stand in for a step's chord: windows on the same stack of thirds, each with what stays, comes and goes. */
+
 import { type Chord, formulaKey } from '../chord/index.ts'
 import { type Degree, degreePitchClass, type NoteName, pitchClassOf, spellDegree } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import { chordScale, DEPTHS, type Depth } from './chordScale.ts'
 import type { Key } from './key.ts'
 
@@ -25,7 +27,7 @@ const notesIn = ({ root, formula }: Chord): readonly NoteName[] =>
 
 /** The stack of thirds around a step, from a third below its root: seven letters, each once. */
 export const stackAround = ({ notes }: Key, step: number): readonly NoteName[] =>
-  Array.from({ length: 7 }, (_, index) => notes[(step - 1 + 5 + 2 * index) % 7] as NoteName)
+  Array.from({ length: 7 }, (_, index) => requireAt(notes, (step - 1 + 5 + 2 * index) % 7))
 
 /** @param step 1 to 7. */
 export function standIns(key: Key, step: number, depth: Depth): readonly StandIn[] {

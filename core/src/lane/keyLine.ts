@@ -1,7 +1,7 @@
 /** The typed line of a key: `Bb ninths 6 5`, `D triads 321`, `F# dorian 5`, `G triads R:5 5:4 3:2 ring 3 1`. */
 import { type Depth, type DepthSchool, type Key, type KeyError, MAJOR, readKey, writeKey } from '../key/index.ts'
 import type { NamingSystem } from '../pitch/index.ts'
-import { fail, ok, piece, type Result, type TextErrorOf } from '../result/index.ts'
+import { fail, ok, piece, type Result, requireAt, type TextErrorOf } from '../result/index.ts'
 import { type LaneError, readAsk, writeAsk } from './askText.ts'
 import type { LaneAsk } from './types.ts'
 
@@ -104,7 +104,7 @@ function readHead(
 ): Result<{ readonly key: Key | undefined; readonly used: number }, KeyLineError> {
   let unspellable: KeyError | undefined
   for (let used = Math.min(4, words.length); used > 0; used--) {
-    const last = words[used - 1] as Word
+    const last = requireAt(words, used - 1)
     const read = readKey(text.slice(0, last.at + last.text.length), systems)
     if (read.ok) return ok({ key: read.value, used })
     if (read.error.code === 'key_unspellable') unspellable = read.error
@@ -137,11 +137,11 @@ function asksOf(
     return fail({ ...error, at: at + error.at })
   }
   if (tones.length > 0)
-    return one(readAsk({ tones: texts(tones).toUpperCase(), ring: texts(ring) }, strings), (tones[0] as Word).at)
+    return one(readAsk({ tones: texts(tones).toUpperCase(), ring: texts(ring) }, strings), requireAt(tones, 0).at)
   if (set)
     return one(readAsk({ strings: set.text, order: order?.text.toUpperCase(), forms }, strings), (order ?? set).at)
   if (order) return fail({ code: 'lane_root_missing', at: order.at, text: piece(order.text) })
-  if (inTurn && roots.length > 1) return one(readAsk({ root: texts(roots) }, strings), (roots[0] as Word).at)
+  if (inTurn && roots.length > 1) return one(readAsk({ root: texts(roots) }, strings), requireAt(roots, 0).at)
   const asks: LaneAsk[] = []
   for (const root of roots) {
     const read = one(readAsk({ root: root.text.replace(/,$/, '') }, strings), root.at)

@@ -1,8 +1,10 @@
 /** A lane through a key: every step the next place up the neck that the hand can hold, or why not and where it goes on. */
+
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
 import { fretDistanceMm, type Neck, type StringIndex, soundingMidi } from '../neck/index.ts'
 import { degreePitchClass, pitchClassOf } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import { centreOf, type Frets, highestPressed } from '../voicing/index.ts'
 import { held, type LaneHand, laneHand, orderAt, type Placed, toneOf } from './shapeAt.ts'
 import { tonesLane } from './tonesLane.ts'
@@ -15,7 +17,6 @@ import {
   type LaneOptions,
   type LaneShape,
   type LaneStep,
-  type ToneNumber,
 } from './types.ts'
 import { usualAt } from './usual.ts'
 
@@ -55,7 +56,7 @@ function leadOf(ask: Exclude<LaneAsk, { kind: 'tones' }>, index: number): String
 }
 
 const leadTone = (ask: LaneAsk, chord: Chord): number | undefined => {
-  const degree = toneOf(chord, ask.kind === 'order' ? (ask.order[0] as ToneNumber) : 1)
+  const degree = toneOf(chord, ask.kind === 'order' ? requireAt(ask.order, 0) : 1)
   return degree === undefined ? undefined : (pitchClassOf(chord.root) + degreePitchClass(degree)) % 12
 }
 

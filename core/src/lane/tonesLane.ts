@@ -1,8 +1,10 @@
 /** Lanes by tone: each tone on its own string, others ringing or silent, as open tunings are played. */
+
 import { type Chord, formulaMask } from '../chord/index.ts'
 import { degreeAmong, namesOf } from '../name/index.ts'
 import { soundingMidi } from '../neck/index.ts'
 import { type Degree, degreeBetween, degreePitchClass, type NoteName, pitchClassOf, stepOf } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import { held, type LaneHand, toneOf } from './shapeAt.ts'
 import type { Instead, LaneAsk, LaneChord, LaneShape, LaneStep, PlacedTone } from './types.ts'
@@ -20,7 +22,7 @@ export function tonesLane(
   fretMax: number,
   start = 0,
 ): readonly Standing[] {
-  const lead = ask.tones.find(({ number }) => number === 1) ?? (ask.tones[0] as PlacedTone)
+  const lead = ask.tones.find(({ number }) => number === 1) ?? requireAt(ask.tones, 0)
   const notes = steps.map(({ chord }) => chord.root)
   let from = start - 1
   return steps.map(({ step, chord }): Standing => {

@@ -1,7 +1,9 @@
 /** Which tone on which string: of all ways to lay root, third and fifth on chosen strings, the one with the most shapes. */
+
 import type { HandProfile } from '../hand/index.ts'
 import type { ScaleStep } from '../key/index.ts'
 import type { Neck, StringIndex } from '../neck/index.ts'
+import { requireAt } from '../result/index.ts'
 import { byFit, fitOf } from './fits.ts'
 import { laneOf } from './lane.ts'
 import type { Lane, LaneAsk, LaneOptions, ToneNumber } from './types.ts'
@@ -36,7 +38,7 @@ export function tonesOn(
   const used = strings.toSorted((a, b) => a - b).slice(0, 3)
   if (used.length < 2) return undefined
   const lanes = (used.length === 2 ? PAIRS : TRIADS).map((order) => {
-    const tones = order.map((number, index) => ({ number, string: used[index] as StringIndex }))
+    const tones = order.map((number, index) => ({ number, string: requireAt(used, index) }))
     const ask: LaneAsk = { kind: 'tones', tones, ring }
     return laneOf(steps, ask, neck, profile, options)
   })

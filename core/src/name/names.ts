@@ -6,12 +6,12 @@
  * the simpler formula and fewer tones left out. A sound that no catalogue name covers gets one counted from its lowest
  * tone, last.
  */
+
 import { type CatalogueEntry, type Chord, formulaKey, writeSymbol } from '../chord/index.ts'
 import { type Neck, soundingMidi } from '../neck/index.ts'
 import {
   type Degree,
   degreePitchClass,
-  type NoteName,
   type PitchClassSet,
   pitchClassOf,
   pitchClassSetOf,
@@ -19,6 +19,7 @@ import {
   seenFrom,
   sizeOfSet,
 } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import { derivedFormula } from './derive.ts'
 import { type Reading, readingsOf } from './nameTable.ts'
@@ -114,12 +115,12 @@ function nameWith(
   { omitted, role, derived }: Pick<ChordName, 'omitted' | 'role' | 'derived'>,
 ): ChordName {
   return {
-    chord: role === 'inversion' || role === 'foreign' ? (spelled.over[above] as Chord) : spelled.chord,
+    chord: role === 'inversion' || role === 'foreign' ? requireAt(spelled.over, above) : spelled.chord,
     omitted,
     complete: omitted.length === 0,
     role,
     inversion: spelled.inversion[above] ?? null,
-    bass: spelled.bass[above] as NoteName,
+    bass: requireAt(spelled.bass, above),
     derived,
   }
 }
@@ -174,7 +175,7 @@ export function degreesIn(chord: Chord, frets: Frets, neck: Neck): readonly (Deg
     const above = (sounding - root + 12) % 12
     const tone = chord.formula.find((degree) => degreePitchClass(degree) === above)
     if (tone !== undefined) return tone
-    if (sounding === bass) return FOREIGN_DEGREES[above] as Degree
+    if (sounding === bass) return requireAt(FOREIGN_DEGREES, above)
     throw new Error(`string ${string} sounds outside ${writeSymbol(chord)}`)
   })
 }

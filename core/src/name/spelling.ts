@@ -1,4 +1,5 @@
 /** Catalogue chords spelled over a root, worked out once: naming a shape asks for the same few again and again. */
+
 import { type CatalogueEntry, type Chord, type Formula, plainestRoot, respellRoot } from '../chord/index.ts'
 import {
   alterationOf,
@@ -8,6 +9,7 @@ import {
   pitchClassOf,
   spellDegree,
 } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import { inversionOf } from '../voicing/index.ts'
 
 /** One chord over one root; the lists are by the bass, in semitones above the root. */
@@ -28,10 +30,10 @@ export function spellChord(root: NoteName, formula: Formula, over?: readonly Not
   const tones = Array.from({ length: 12 }, (_, above) => formula.find((degree) => degreePitchClass(degree) === above))
   const roots = over ?? tones.map(() => root)
   const symmetrical = formula.includes('bb7')
-  const bass = tones.map((tone, above) => bassNote(roots[above] as NoteName, symmetrical ? undefined : tone, above))
+  const bass = tones.map((tone, above) => bassNote(requireAt(roots, above), symmetrical ? undefined : tone, above))
   return {
     chord: { root, formula },
-    over: bass.map((note, above) => ({ root: roots[above] as NoteName, formula, bass: note })),
+    over: bass.map((note, above) => ({ root: requireAt(roots, above), formula, bass: note })),
     bass,
     inversion: tones.map((tone) => (tone === undefined ? null : inversionOf(tone, formula))),
   }
@@ -39,9 +41,9 @@ export function spellChord(root: NoteName, formula: Formula, over?: readonly Not
 
 /** Spelled by its degree; under a diminished seventh chord and where it is foreign, an awkward note gets its plain name. */
 function bassNote(root: NoteName, tone: Degree | undefined, above: number): NoteName {
-  const spelled = spellDegree(root, tone ?? (FOREIGN_DEGREES[above] as Degree))
+  const spelled = spellDegree(root, tone ?? requireAt(FOREIGN_DEGREES, above))
   const isGood = spelled !== undefined && (tone !== undefined || bassWeight(spelled) < AWKWARD)
-  return isGood ? spelled : (PLAIN[(pitchClassOf(root) + above) % 12] as NoteName)
+  return isGood ? spelled : requireAt(PLAIN, (pitchClassOf(root) + above) % 12)
 }
 
 const PLAIN: readonly NoteName[] = Array.from({ length: 12 }, (_, pitchClass) => plainestRoot(pitchClass, ['R']))

@@ -2,9 +2,11 @@
  * The shortest way from one chord to another on the same strings: the fewest semitones in all by which its voices
  * reach a sounding of the target. Searched voice by voice with a bound; `everyChange.testkit.ts` tries them all.
  */
+
 import { type Chord, type Formula, type OmissionSchool, plainestRoot, soundingSets } from '../chord/index.ts'
 import type { Neck } from '../neck/index.ts'
-import { degreePitchClass, type Midi, pitchClassOf, pitchClassSetOf } from '../pitch/index.ts'
+import { degreePitchClass, pitchClassOf, pitchClassSetOf } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import {
   type Frets,
   fretSounding,
@@ -53,7 +55,7 @@ export function shortestChanges(
   const masks = targetMasks(target, strings.length, school)
   const tones = [...masks].reduce((all, mask) => all | mask, 0)
   const choices = strings.map((string) => {
-    const midi = voicing.midis[string] as Midi
+    const midi = requireAt(voicing.midis, string)
     const steps: { readonly fret: number; readonly by: number; readonly bit: number }[] = []
     for (let by = -farthest; by <= farthest; by++) {
       const bit = 1 << ((midi + by) % 12)

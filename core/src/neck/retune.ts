@@ -1,5 +1,7 @@
 /** From one tuning to another: which way each string goes and how far, and what that does to it. */
+
 import { type Midi, midiOf, type Pitch } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import { stringNumber } from './neck.ts'
 import type { StringNumber, Tuning } from './types.ts'
 
@@ -26,8 +28,8 @@ export function retuning(from: Tuning, to: Tuning, design: Tuning): readonly Str
   const count = from.strings.length
   if (to.strings.length !== count || design.strings.length !== count) return undefined
   return from.strings.map((pitch, index) => {
-    const target = to.strings[index] as Pitch
-    const made = design.strings[index] as Pitch
+    const target = requireAt(to.strings, index)
+    const made = requireAt(design.strings, index)
     return {
       number: stringNumber(index, count),
       from: pitch,

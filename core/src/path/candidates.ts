@@ -1,8 +1,10 @@
 /** Every shape that a chord may take in a path, each with what it costs by itself. */
+
 import type { Chord } from '../chord/index.ts'
 import { BASS_RANGE_BELOW, type Fingering, type HandOnNeck, type Hold, handOn, reachMm } from '../hand/index.ts'
 import { fingertipMm, type Neck } from '../neck/index.ts'
 import { pitchClassOf } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import {
   everyStringSet,
   type Frets,
@@ -54,7 +56,7 @@ export function candidatesFor(question: PathQuestion, memory: CandidateMemory): 
   const heldAt = new Map(question.held.map(({ chord, frets }) => [chord, frets]))
   const { roots } = question.wishes
   return (index) => {
-    const chord = question.chords[index] as Chord
+    const chord = requireAt(question.chords, index)
     const name = `${chord.root} ${chord.formula.join()} ${chord.bass ?? ''}`
     const held = heldAt.get(index)
     if (held) return kept(memory.held, `${name}|${held.join()}`, () => heldShape(chord, held, question, memory.hand))

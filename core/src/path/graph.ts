@@ -1,4 +1,5 @@
 /** Layers of candidates, what each costs and what it costs to go on; and the least ways from all of them to either end. */
+import { requireAt } from '../result/index.ts'
 
 export interface Graph {
   readonly own: readonly Float64Array[]
@@ -24,10 +25,10 @@ export function backwards({ own, steps }: Graph, ending: Float64Array): readonly
   const left: Float64Array[] = Array.from({ length: own.length })
   left[last] = ending
   for (let layer = last - 1; layer >= 0; layer--) {
-    const next = own[layer + 1] as Float64Array
-    const after = left[layer + 1] as Float64Array
-    const costs = steps[layer] as Float64Array
-    const count = (own[layer] as Float64Array).length
+    const next = requireAt(own, layer + 1)
+    const after = requireAt(left, layer + 1)
+    const costs = requireAt(steps, layer)
+    const count = requireAt(own, layer).length
     const here = new Float64Array(count)
     for (let i = 0, cell = 0; i < count; i++) {
       let least = Number.POSITIVE_INFINITY
@@ -44,11 +45,11 @@ export function backwards({ own, steps }: Graph, ending: Float64Array): readonly
 
 /** To every candidate from the beginning: the least of what came before, its own cost among it. */
 export function forwards({ own, steps }: Graph): readonly Float64Array[] {
-  const come: Float64Array[] = [own[0] as Float64Array]
+  const come: Float64Array[] = [requireAt(own, 0)]
   for (let layer = 1; layer < own.length; layer++) {
-    const before = come[layer - 1] as Float64Array
-    const costs = steps[layer - 1] as Float64Array
-    const mine = own[layer] as Float64Array
+    const before = requireAt(come, layer - 1)
+    const costs = requireAt(steps, layer - 1)
+    const mine = requireAt(own, layer)
     const here = new Float64Array(mine.length).fill(Number.POSITIVE_INFINITY)
     for (let i = 0, cell = 0; i < before.length; i++)
       for (let j = 0; j < mine.length; j++) {
@@ -64,21 +65,18 @@ export function forwards({ own, steps }: Graph): readonly Float64Array[] {
 /** What the last layer's candidates cost on the way back to one beginning. */
 export function endingFor({ own, steps }: Graph, start: number): Float64Array {
   const last = own.length - 1
-  const costs = steps[last] as Float64Array
-  const first = (own[0] as Float64Array).length
-  return Float64Array.from(
-    { length: (own[last] as Float64Array).length },
-    (_, at) => costs[at * first + start] as number,
-  )
+  const costs = requireAt(steps, last)
+  const first = requireAt(own, 0).length
+  return Float64Array.from({ length: requireAt(own, last).length }, (_, at) => costs[at * first + start] as number)
 }
 
 /** From each last candidate the least way back to any beginning. */
 
 export function closingFrom({ own, steps }: Graph): Float64Array {
   const last = own.length - 1
-  const costs = steps[last] as Float64Array
-  const first = (own[0] as Float64Array).length
-  return Float64Array.from({ length: (own[last] as Float64Array).length }, (_, at) => {
+  const costs = requireAt(steps, last)
+  const first = requireAt(own, 0).length
+  return Float64Array.from({ length: requireAt(own, last).length }, (_, at) => {
     let least = Number.POSITIVE_INFINITY
     for (let start = 0; start < first; start++) least = Math.min(least, costs[at * first + start] as number)
     return least
@@ -93,7 +91,7 @@ export function throughAtLeast(graph: Graph): readonly Float64Array[] {
   const last = (graph.own.at(-1) as Float64Array).length
   const come = forwards(graph)
   const left = backwards(graph, graph.loop ? closingFrom(graph) : new Float64Array(last))
-  return come.map((costs, layer) => costs.map((cost, at) => cost + ((left[layer] as Float64Array)[at] as number)))
+  return come.map((costs, layer) => costs.map((cost, at) => cost + (requireAt(left, layer)[at] as number)))
 }
 
 /** What goes round may be cut anywhere: its layers from this one on. */

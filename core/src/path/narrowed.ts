@@ -1,4 +1,5 @@
 /** A graph without what no good way goes through. */
+import { requireAt } from '../result/index.ts'
 import { every, type Graph, ROUNDING, throughAtLeast, turn, turned } from './graph.ts'
 
 /** What is left of a graph, with each candidate's place before and the least that a way through it costs. */
@@ -30,7 +31,7 @@ export function narrowed(
       {
         ...left,
         bounds: left.bounds.map((costs, layer) =>
-          costs.map((cost, at) => Math.max(cost, (again[layer] as Float64Array)[at] as number)),
+          costs.map((cost, at) => Math.max(cost, requireAt(again, layer)[at] as number)),
         ),
       },
       most,
@@ -41,14 +42,14 @@ export function narrowed(
 
 function leftUnder({ narrow: { own, steps, loop }, nodes: before, bounds }: Narrowed, most: number): Narrowed {
   const kept = bounds.map((costs) => placesUnder(costs, most + ROUNDING))
-  const taken = (all: readonly Float64Array[]) => all.map((costs, layer) => at(costs, kept[layer] as Int32Array))
+  const taken = (all: readonly Float64Array[]) => all.map((costs, layer) => at(costs, requireAt(kept, layer)))
   const narrow: Graph = {
     loop,
     own: taken(own),
     steps: steps.map((costs, layer) => {
       const after = (layer + 1) % own.length
-      const width = (own[after] as Float64Array).length
-      const [from, to] = [kept[layer] as Int32Array, kept[after] as Int32Array]
+      const width = requireAt(own, after).length
+      const [from, to] = [requireAt(kept, layer), requireAt(kept, after)]
       const left = new Float64Array(from.length * to.length)
       let cell = 0
       for (let i = 0; i < from.length; i++) {
@@ -58,7 +59,7 @@ function leftUnder({ narrow: { own, steps, loop }, nodes: before, bounds }: Narr
       return left
     }),
   }
-  return { narrow, nodes: kept.map((places, layer) => at(before[layer] as Int32Array, places)), bounds: taken(bounds) }
+  return { narrow, nodes: kept.map((places, layer) => at(requireAt(before, layer), places)), bounds: taken(bounds) }
 }
 
 function placesUnder(costs: Float64Array, most: number): Int32Array {

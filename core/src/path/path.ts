@@ -2,6 +2,7 @@
  * The least path through a tune.
  *   chords ─candidatesFor→ shapes with their own costs ─stepCosts→ what each step costs ─solve→ PathFound
  */
+import { requireAt } from '../result/index.ts'
 import { type PathBudget, type PathCut, withinBudget } from './budget.ts'
 import { type CandidateMemory, type Candidates, candidateMemory, candidatesFor } from './candidates.ts'
 import type { Graph, Way } from './graph.ts'
@@ -65,7 +66,7 @@ export function pathSolver(
   const graph = graphOf(layers, question, memory)
   const wayOf = ({ total, path }: Way): PathWay => ({
     total,
-    shapes: path.map((node, layer) => (layers[layer] as Layer).shapes[node]),
+    shapes: path.map((node, layer) => requireAt(layers, layer).shapes[node]),
   })
   let known: Solved | undefined
   const solved = () => {
@@ -88,7 +89,7 @@ export function pathSolver(
     alternatives: (chord, most, allows = () => true) => {
       const layer = layers[chord]
       if (!layer || layer.count === 0) return []
-      const shapeAt = (at: number) => layer.shapes[at] as PathShape
+      const shapeAt = (at: number) => requireAt(layer.shapes, at)
       return solved()
         .through(chord, most, (at) => allows(shapeAt(at)))
         .map(({ at, total }) => ({ shape: shapeAt(at), total }))
@@ -130,7 +131,7 @@ function graphOf(
     own: layers.map((layer) => (layer.count === 0 ? NOTHING : layer.own)),
     steps: layers
       .slice(0, loop ? count : count - 1)
-      .map((layer, index) => between(layer, layers[(index + 1) % count] as Layer)),
+      .map((layer, index) => between(layer, requireAt(layers, (index + 1) % count))),
     loop,
   }
 }

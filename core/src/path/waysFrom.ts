@@ -1,4 +1,5 @@
 /** Ways through a graph, best first along the least of what is still to come. */
+import { requireAt } from '../result/index.ts'
 import { backwards, endingFor, type Graph, type Way } from './graph.ts'
 import { heap } from './heap.ts'
 
@@ -15,14 +16,14 @@ interface Begun {
 /** The best ways that begin at one of `starts`. Where they go round, each beginning has its own way back. */
 export function waysFrom(graph: Graph, starts: readonly number[], most: number): readonly Way[] {
   const { own, steps, loop } = graph
-  const first = own[0] as Float64Array
+  const first = requireAt(own, 0)
   const last = own.length - 1
   const open = heap<Begun>((a, b) => a.bound < b.bound)
-  const toTheEnd = loop ? undefined : backwards(graph, new Float64Array((own[last] as Float64Array).length))
+  const toTheEnd = loop ? undefined : backwards(graph, new Float64Array(requireAt(own, last).length))
   for (const start of starts) {
     const left = toTheEnd ?? backwards(graph, endingFor(graph, start))
     const cost = first[start] as number
-    const bound = cost + ((left[0] as Float64Array)[start] as number)
+    const bound = cost + (requireAt(left, 0)[start] as number)
     open.push({ bound, left, cost, layer: 0, node: start, before: undefined })
   }
   const found: Way[] = []
@@ -33,9 +34,9 @@ export function waysFrom(graph: Graph, starts: readonly number[], most: number):
       found.push({ total: now.bound, path: pathOf(now) })
       continue
     }
-    const costs = steps[now.layer] as Float64Array
-    const next = own[now.layer + 1] as Float64Array
-    const after = now.left[now.layer + 1] as Float64Array
+    const costs = requireAt(steps, now.layer)
+    const next = requireAt(own, now.layer + 1)
+    const after = requireAt(now.left, now.layer + 1)
     for (let j = 0; j < next.length; j++) {
       const cost = now.cost + (costs[now.node * next.length + j] as number) + (next[j] as number)
       open.push({

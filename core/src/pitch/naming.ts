@@ -3,7 +3,8 @@
  *   text ─readNote→ NoteName + how many characters it took ─writeNote→ text
  */
 
-import { midiOf } from './noteName.ts'
+import { requireAt } from '../result/index.ts'
+import { letterOf, midiOf } from './noteName.ts'
 import { signOf } from './signs.ts'
 import type { Letter, NamingSystem, NoteName, Pitch } from './types.ts'
 
@@ -50,7 +51,7 @@ const ACCIDENTAL_READ: readonly (readonly [string, string])[] = [
 const germanStem = (letter: Letter): string => (letter === 'B' ? 'H' : letter)
 
 function germanName(name: NoteName): string {
-  const letter = name[0] as Letter
+  const letter = letterOf(name)
   switch (name.slice(1)) {
     case '#':
       return `${germanStem(letter)}is`
@@ -84,7 +85,7 @@ export function writeNote(name: NoteName, system: NamingSystem = 'letters'): str
     case 'letters':
       return `${name[0]}${signOf(name.slice(1))}`
     case 'syllables':
-      return `${SYLLABLES[name[0] as Letter]}${signOf(name.slice(1))}`
+      return `${SYLLABLES[letterOf(name)]}${signOf(name.slice(1))}`
     case 'german':
       return germanName(name)
   }
@@ -174,7 +175,7 @@ export function readNote(text: string, systems: readonly NamingSystem[] = ['lett
 export function readPitch(text: string, systems: readonly NamingSystem[] = ['letters']): Pitch | undefined {
   const found = /^(.*?)(-?\d)$/.exec(text.trim())
   if (!found) return undefined
-  const name = readNote(found[1] as string, systems)
+  const name = readNote(requireAt(found, 1), systems)
   if (name === undefined) return undefined
   const pitch = { name, octave: Number(found[2]) }
   const midi = midiOf(pitch)

@@ -1,4 +1,5 @@
 /** Chance comes from outside, by a seed. */
+import { requireAt } from '../result/index.ts'
 
 /** Chance that is the same for the same seed: numbers from 0 to below 1, one after another. */
 export function chanceOf(seed: number): () => number {
@@ -16,7 +17,7 @@ export function shuffled<Value>(values: readonly Value[], random: () => number):
   const all = [...values]
   for (let at = all.length - 1; at > 0; at--) {
     const other = Math.floor(random() * (at + 1))
-    ;[all[at], all[other]] = [all[other] as Value, all[at] as Value]
+    ;[all[at], all[other]] = [requireAt(all, other), requireAt(all, at)]
   }
   return all
 }

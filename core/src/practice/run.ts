@@ -2,6 +2,7 @@
  * Runs: a material through its roots, each at the place that moves the hand least.
  *   CycleAsk ─cycleOf→ roots ─placesOf (material, rule)→ places of each ─leastRun→ RunStep[], exact
  */
+
 import { type ArpeggioNote, arpeggioOf, positionsOf } from '../arpeggio/index.ts'
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
@@ -9,6 +10,7 @@ import { everyPlace, type LaneShape, shapeOn } from '../lane/index.ts'
 import { fingertipMm, type Neck, type StringIndex } from '../neck/index.ts'
 import { indexPlace } from '../path/index.ts'
 import { pitchClassOf, spellDegree } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import { type Frets, lowestPressed } from '../voicing/index.ts'
 import { type CycleAsk, cycleOf, type SpelledRoot, spelledFor } from './cycle.ts'
 import type { Material, OwnShape } from './material.ts'
@@ -130,7 +132,7 @@ function positionPlaces(chord: Chord, neck: Neck, profile: HandProfile, fretMax:
     const frets: (number | null)[] = neck.open.map(() => null)
     // What the hand holds first: the lowest tone on each string.
     for (const { string, fret } of up) frets[string] ??= fret
-    const root = up[0] as ArpeggioNote
+    const root = requireAt(up, 0)
     const shape = shapeOn(frets, chord, neck, profile)
     return [[{ chord, shape, string: root.string, line, indexMm: fingertipMm(neck.scaleLengthMm, at) }]]
   })
@@ -216,7 +218,7 @@ export function leastRun(roots: readonly (readonly RunPlaces[])[]): readonly (Ru
 
 /** The way of the index finger from the first to the last that is held on one root. */
 const within = (all: RunPlaces): number =>
-  all.slice(1).reduce((sum, { indexMm }, index) => sum + Math.abs(indexMm - (all[index] as RunPlace).indexMm), 0)
+  all.slice(1).reduce((sum, { indexMm }, index) => sum + Math.abs(indexMm - requireAt(all, index).indexMm), 0)
 
 /** Up and down the neck by octaves. */
 const shifts = (bySemitones: number): readonly number[] =>

@@ -37,28 +37,35 @@ export function chordHead(
   const own = rootless(words, before) ?? afterRoot(words, player)
   if (own) return own
   const [first] = words
-  if (WISH.test(bare(first))) return ok(undefined)
-  const symbol = symbolWords(words, text, player)
+  if (first === undefined || WISH.test(bare(first))) return ok(undefined)
+  const symbol = symbolWords(first, words, text, player)
   // German A♭ is "As": a chord where it is written as one.
-  if (first && isFiller(first.text) && !(symbol.ok && /^[A-H]/.test(first.text))) return ok(undefined)
+  if (isFiller(first.text) && !(symbol.ok && /^[A-H]/.test(first.text))) return ok(undefined)
   if (!symbol.ok && degreeRunAt(words, 0)) return ok(undefined)
   return symbol
 }
 
 /** The longest run of leading words that reads as one symbol (`C m7 b5` is one chord). */
-function symbolWords(words: readonly Piece[], text: string, player: Player): Result<ChordHead, SymbolError> {
-  let first: SymbolError | undefined
-  let found: ChordHead | undefined
-  const start = words[0]?.at ?? 0
-  for (let count = 1; count <= Math.min(words.length, MOST_CHORD_WORDS); count++) {
-    const last = words[count - 1] as Piece
-    if (count > 1 && (/^(no|omit|any|triad|\d{2,})$/i.test(last.text) || /^R$/i.test(last.text))) break
-    if (count > 1 && roleAfter(words, count - 1)) break
-    const symbol = readSymbol(text.slice(start, last.at + last.text.length), player.naming)
-    if (symbol.ok) found = { chord: plainChord(symbol.value), count }
-    else first ??= { ...symbol.error, at: start + symbol.error.at }
+function symbolWords(
+  first: Piece,
+  words: readonly Piece[],
+  text: string,
+  player: Player,
+): Result<ChordHead, SymbolError> {
+  const upTo = ({ at, text: word }: Piece, count: number): Result<ChordHead, SymbolError> => {
+    const symbol = readSymbol(text.slice(first.at, at + word.length), player.naming)
+    return symbol.ok
+      ? ok({ chord: plainChord(symbol.value), count })
+      : fail({ ...symbol.error, at: first.at + symbol.error.at })
   }
-  return found ? ok(found) : fail(first as SymbolError)
+  let longest = upTo(first, 1)
+  for (const [index, last] of words.slice(0, MOST_CHORD_WORDS).entries()) {
+    if (index === 0) continue
+    if (/^(no|omit|any|triad|\d{2,}|R)$/i.test(last.text) || roleAfter(words, index)) break
+    const symbol = upTo(last, index + 1)
+    if (symbol.ok) longest = symbol
+  }
+  return longest
 }
 
 const plainChord = ({ root, formula, bass }: Chord): Chord =>

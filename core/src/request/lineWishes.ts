@@ -2,7 +2,7 @@
 import { type Chord, type Formula, sortedFormula } from '../chord/index.ts'
 import { readKnownTuning, type Tuning, writeTuning } from '../neck/index.ts'
 import { type Degree, stepOf } from '../pitch/index.ts'
-import { fail, ok, piece, type Result } from '../result/index.ts'
+import { fail, ok, piece, type Result, requireAt } from '../result/index.ts'
 import { inversionOf, type OpenStrings, readArrangement } from '../voicing/index.ts'
 import {
   bare,
@@ -85,13 +85,13 @@ const arrangement: Reader = (words, at) => {
   const drop = word === 'drop' && /^\d([&+-]\d)?$/.test(next) ? `drop-${next}` : undefined
   if (drop === undefined && !/^(closed?|spread|shell|drop-?\d([&+-]\d)?)$/.test(word)) return undefined
   const read = readArrangement(drop ?? word.replace('closed', 'close'))
-  if (!read.ok) return fail({ ...read.error, at: (words[at] as Piece).at, field: 'arrangement' })
+  if (!read.ok) return fail({ ...read.error, at: requireAt(words, at).at, field: 'arrangement' })
   return taken({ arrangement: read.value }, drop === undefined ? 1 : 2)
 }
 
 /** `5432`, `5 4 3 2`. */
 const strings: Reader = (words, at) => {
-  const word = words[at] as Piece
+  const word = requireAt(words, at)
   const first = bare(word)
   if (/^\d{2,10}$/.test(first)) return taken({ strings: { text: first, at: word.at } }, 1)
   if (!/^\d$/.test(first) || !/^\d$/.test(bare(words[at + 1]))) return undefined
@@ -127,7 +127,7 @@ const inversion: Reader = (words, at, { formula }) => {
   const number = ordinalNumber(word)
   if (number === undefined || !/^inv(ersion|\.)?$/.test(next)) return undefined
   const bass = formula.find((degree) => inversionOf(degree, formula) === number)
-  return bass === undefined ? notOfChord(words[at] as Piece, formula) : taken({ bass }, 2)
+  return bass === undefined ? notOfChord(requireAt(words, at), formula) : taken({ bass }, 2)
 }
 
 /** `triad`, `power chord`: fewer tones of the chord. */
@@ -138,14 +138,13 @@ const fewer: Reader = (words, at, { formula }) => {
   return undefined
 }
 
-const OPEN: Readonly<Record<string, OpenStrings>> = { open: 'allow', never: 'never', only: 'require' }
 const openStrings: Reader = (words, at) => {
   const [word, next, after] = [bare(words[at]), bare(words[at + 1]), bare(words[at + 2])]
   if (/^(no|without)$/.test(word) && next === 'open') return taken({ open: 'never' }, /^strings?$/.test(after) ? 3 : 2)
   if (/^barr?e$/.test(word)) return taken({ open: 'never', doubling: true, strings: 'any' }, 1)
   if (word !== 'open') return undefined
   if (next === 'position') return taken({ open: 'allow', fretMin: 1, fretMax: OPEN_POSITION }, 2)
-  return taken({ open: OPEN[word] as OpenStrings }, /^strings?$/.test(next) ? 2 : 1)
+  return taken({ open: 'allow' }, /^strings?$/.test(next) ? 2 : 1)
 }
 /** Frets that the hand reaches beside open strings, and from the fret of a position on. */
 const OPEN_POSITION = 4
@@ -166,7 +165,7 @@ const place: Reader = (words, at, _, { instrument }) => {
   const behind = ordinal && /^(fret|position|pos)$/.test(bare(words[from + 1])) ? ordinal : null
   const numbers = span ?? behind
   if (!numbers) return undefined
-  const fretsAt = (words[span ? from + 1 : from] as Piece).at
+  const fretsAt = requireAt(words, span ? from + 1 : from).at
   const low = Number(numbers[1])
   const joined = span && bare(words[from + 2]) === 'to' ? /^\d{1,2}$/.exec(bare(words[from + 3])) : null
   const high = Number(joined?.[0] ?? span?.[2] ?? low + POSITION_FRETS)
@@ -187,7 +186,7 @@ const notOfChord = (word: Piece, formula: Formula): Read =>
 
 /** `3rd bass`, `third in the bass`, `bass 3`, `top 7`. */
 const outer: Reader = (words, at, chord) => {
-  const word = words[at] as Piece
+  const word = requireAt(words, at)
   const role = bare(word)
   if (role === 'bass' || role === 'top') {
     const tone = toneNamed(bare(words[at + 1]), chord)
@@ -205,7 +204,7 @@ const omission: Reader = (words, at, chord) => {
   const word = bare(words[at])
   if (word === 'rootless') return taken({ omit: ['R'] }, 1)
   const glued = /^(?:no|omit)(\w+)$/.exec(word)
-  const tone = glued && toneNamed(glued[1] as string, chord)
+  const tone = glued && toneNamed(requireAt(glued, 1), chord)
   if (tone) return taken({ omit: [tone] }, 1)
   if (!/^(no|omit|without|leaving)$/.test(word)) return undefined
   const omit: Degree[] = []
@@ -220,13 +219,13 @@ const omission: Reader = (words, at, chord) => {
   const plain = /^(nothing|none)$/.test(bare(words[next - 1]))
   if (omit.length > 0 || plain) return taken({ omit }, next - at)
   const missing = words[next]
-  return missing === undefined ? fail(notAWish(words[at] as Piece)) : notOfChord(missing, chord.formula)
+  return missing === undefined ? fail(notAWish(requireAt(words, at))) : notOfChord(missing, chord.formula)
 }
 
 const doubling: Reader = (words, at) =>
   /^doubl(ed|ing)$/.test(bare(words[at])) ? taken({ doubling: true }, 1) : undefined
 
-const filler: Reader = (words, at) => (isFiller((words[at] as Piece).text) ? taken({}, 1) : undefined)
+const filler: Reader = (words, at) => (isFiller(requireAt(words, at).text) ? taken({}, 1) : undefined)
 
 const notAWish = (word: Piece): FieldError => ({
   code: 'not_a_wish',
@@ -258,7 +257,7 @@ export function readWishes(words: readonly Piece[], chord: Chord, player: Player
   for (let at = 0; at < words.length; ) {
     const about: Chord = { ...chord, formula: wishes.formula ?? chord.formula }
     const read = READERS.reduce<Read>((found, reader) => found ?? reader(words, at, about, player), undefined)
-    if (read === undefined) return fail(notAWish(words[at] as Piece))
+    if (read === undefined) return fail(notAWish(requireAt(words, at)))
     if (!read.ok) return read
     const { omit } = read.value.wishes
     wishes = {

@@ -1,6 +1,8 @@
 /** A typed line as words with their places, and the tones that words name. */
+
 import { type Chord, type Formula, sortedFormula } from '../chord/index.ts'
 import { type Degree, parseDegree, stepOf } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 
 /** A word of the line and where it begins. */
 export interface Piece {
@@ -59,7 +61,7 @@ export function roleAfter(
   at: number,
 ): { readonly role: 'bass' | 'top'; readonly count: number } | undefined {
   let next = at + 1
-  while (words[next] && isFiller((words[next] as Piece).text)) next++
+  while (words[next] && isFiller(requireAt(words, next).text)) next++
   const role = bare(words[next])
   return role === 'bass' || role === 'top' ? { role, count: next - at + 1 } : undefined
 }
@@ -90,7 +92,7 @@ export function degreeRunAt(words: readonly Piece[], from: number): DegreeRun | 
     return { degrees: within.flatMap((one) => parseDegree(one) ?? []), count: 1 }
   let count = 0
   // Degrees may stand apart as words; a third that is spelled out ("3rd") is a wish of its own.
-  while (words[from + count] && TONE.test((words[from + count] as Piece).text.replace(/,$/, ''))) count++
+  while (words[from + count] && TONE.test(requireAt(words, from + count).text.replace(/,$/, ''))) count++
   if (count < 2) return undefined
   const texts = words.slice(from, from + count).map((word) => word.text.replace(/,$/, ''))
   if (fallsAsStrings(texts)) return undefined
@@ -102,7 +104,7 @@ export function isFormula(degrees: readonly Degree[]): boolean {
   return (
     degrees[0] === 'R' &&
     new Set(degrees).size === degrees.length &&
-    degrees.every((degree, index) => index === 0 || stepOf(degree) >= stepOf(degrees[index - 1] as Degree))
+    degrees.every((degree, index) => index === 0 || stepOf(degree) >= stepOf(requireAt(degrees, index - 1)))
   )
 }
 

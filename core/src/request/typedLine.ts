@@ -54,6 +54,8 @@ export function readTypedLine(text: string, player: Player, before?: Question): 
   if (text.trim() === '') return fail({ code: 'nothing_typed', field: 'chord', at: 0, text: '' })
   const stated = STATES.exec(text)?.[0].length ?? 0
   const words = wordsIn(text).filter(({ at }) => at >= stated)
+  // "this is" without a name is the beginning of one.
+  if (words.length === 0) return fail({ code: 'nothing_typed', field: 'chord', at: stated, text: '' })
   const frets = stated === 0 ? typedFrets(words, player, before) : undefined
   if (frets) return frets
   const head = chordHead(words, text, player, before?.chord)

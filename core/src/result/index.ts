@@ -1,3 +1,4 @@
+export { requireAt } from './required.ts'
 /**
  * A value, or the reason why there is none. For failures that a person can cause (a symbol that isn't one, a
  * tuning that can't be); bugs throw instead.

@@ -7,7 +7,7 @@
  *   `b c`           the bass string, the others together
  *   `.`             a rest: what was struck rings on
  */
-import { fail, ok, piece, type Result, type TextErrorOf } from '../result/index.ts'
+import { fail, ok, piece, type Result, requireAt, type TextErrorOf } from '../result/index.ts'
 import type { StringEvent, StringNote } from './score.ts'
 
 export const PLUCKS = ['p', 'i', 'm', 'a'] as const
@@ -110,7 +110,7 @@ const isTriplet = (of: number): boolean => Math.round(of) % 3 === 0
 export function writeStroke(stroke: Stroke): string {
   switch (stroke.kind) {
     case 'fingers':
-      return stroke.fingers.length > 1 ? `(${stroke.fingers.join('')})` : (stroke.fingers[0] as Pluck)
+      return stroke.fingers.length > 1 ? `(${stroke.fingers.join('')})` : requireAt(stroke.fingers, 0)
     case 'across':
       return stroke.towards === 'high' ? '↓' : '↑'
     case 'all':

@@ -5,7 +5,7 @@
  */
 import { type Formula, shellOf } from '../chord/index.ts'
 import { type Degree, type Midi, parseDegree, stepOf } from '../pitch/index.ts'
-import { fail, ok, piece, type Result } from '../result/index.ts'
+import { fail, ok, piece, type Result, requireAt } from '../result/index.ts'
 import type { ArrangementError } from './errors.ts'
 import type { Arrangement, NamedArrangement } from './types.ts'
 
@@ -66,7 +66,7 @@ function isShell(degrees: readonly Degree[], formula: Formula): boolean {
   const [, second, third] = degrees
   if (second === 'R' || third === 'R' || second === third) return false
   if (!shell.includes(second as Degree) || !shell.includes(third as Degree)) return false
-  return degrees.length === 3 || stepOf(degrees[3] as Degree) > 7
+  return degrees.length === 3 || stepOf(requireAt(degrees, 3)) > 7
 }
 
 /** Wider than an octave, with no tone doubled. */

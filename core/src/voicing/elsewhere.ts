@@ -1,6 +1,8 @@
 /** A voicing in other places: the same arrangement on other strings, the same pitches on other strings or tunings. */
+
 import { fingertipMm, type Neck, type StringSet } from '../neck/index.ts'
 import type { Midi } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import { highestPressed, lowestPressed, soundingStrings } from './frets.ts'
 import { fretSounding } from './morph.ts'
 import type { Frets, Voicing } from './types.ts'
@@ -59,7 +61,7 @@ export function samePitches(midis: readonly Midi[], neck: Neck, options: Relocat
     }
     for (const [string] of neck.open.entries()) {
       if (frets[string] !== null) continue
-      const fret = fretSounding(neck, string, rising[voice] as Midi)
+      const fret = fretSounding(neck, string, requireAt(rising, voice))
       if (fret === undefined || (fret === 0 && !options.open)) continue
       frets[string] = fret
       if (spreadMm(neck, frets) <= options.reachLimitMm) place(voice + 1)

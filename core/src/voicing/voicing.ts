@@ -1,7 +1,9 @@
 /** Rows of frets to values: every string's pitch, degree and spelled note, the arrangement, the inversion. */
+
 import type { Chord } from '../chord/index.ts'
 import { fretsOfNote, type Neck, soundingMidi } from '../neck/index.ts'
 import { type Degree, type Midi, type NoteName, spellDegree } from '../pitch/index.ts'
+import { requireAt } from '../result/index.ts'
 import { arrangementOf, inversionOf } from './arrangement.ts'
 import { centreOf } from './frets.ts'
 import type { VoicingsFound } from './query.ts'
@@ -55,7 +57,7 @@ export function tonesReader(chord: Chord, neck: Neck): (frets: Frets) => Sounded
       if (degree === undefined) return undefined
       midis.push(midi)
       degrees.push(degree)
-      noteNames.push(notes[tone] as NoteName)
+      noteNames.push(requireAt(notes, tone))
       sounds = true
     }
     return sounds ? { midis, degrees, notes: noteNames } : undefined
@@ -69,7 +71,7 @@ export function voicingReader(chord: Chord, neck: Neck): (frets: Frets) => Voici
     const tones = read(frets)
     if (!tones) return undefined
     const rising = tones.midis
-      .flatMap((midi, string) => (midi === null ? [] : [{ midi, degree: tones.degrees[string] as Degree }]))
+      .flatMap((midi, string) => (midi === null ? [] : [{ midi, degree: requireAt(tones.degrees, string) }]))
       .sort((a, b) => a.midi - b.midi)
     const lowest = rising[0] as (typeof rising)[0]
     return {

@@ -14,7 +14,7 @@ import {
 import { type Chord, readSymbol, writeSymbol } from '@nestling/core/chord'
 import { readKey } from '@nestling/core/key'
 import { MOST_STRINGS, readTuning, STANDARD_TUNING, type Tuning } from '@nestling/core/neck'
-import { fail, ok } from '@nestling/core/result'
+import { fail, ok, requireAt } from '@nestling/core/result'
 import { FOUR_FOUR, type Metre, readMetre } from '@nestling/core/time'
 import { type FileProblem, MOST_FILE_CHORDS, problem } from '../file/index.ts'
 import type { FileReading } from '../tune/index.ts'
@@ -240,11 +240,11 @@ function evenly(slots: readonly ChartSlot[], { count }: Metre): readonly ChartSl
   const starts = slots.flatMap(({ kind }, index) => (kind === 'hold' ? [] : [index]))
   if (starts.length === 0 || starts.length === slots.length) return starts.length === 0 ? slots.slice(0, 1) : slots
   const each = slots.length / starts.length
-  if (starts.every((start, index) => start === index * each)) return starts.map((start) => slots[start] as ChartSlot)
+  if (starts.every((start, index) => start === index * each)) return starts.map((start) => requireAt(slots, start))
   if (slots.length === count) return slots
   // So many cells that they are no beats: each chord goes to the nearest beat.
   const spread: ChartSlot[] = Array.from({ length: count }, () => ({ kind: 'hold' }))
-  for (const start of starts) spread[Math.round((start * count) / slots.length) % count] = slots[start] as ChartSlot
+  for (const start of starts) spread[Math.round((start * count) / slots.length) % count] = requireAt(slots, start)
   return spread
 }
 

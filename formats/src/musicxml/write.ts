@@ -2,10 +2,12 @@
  * MusicXML 4.0, partwise: one part with a staff and its TAB, a `harmony` with its `frame` at every chord. Every written bar
  * stands once, with its repeats and endings as signs; `%` is written out.
  */
+
 import { type ChartBar, type HeldChord, playedChart, writtenOnce, writtenOut, writtenTune } from '@nestling/core/chart'
 import { type Chord, symbolSuffix } from '@nestling/core/chord'
 import { type Key, signatureOf } from '@nestling/core/key'
 import { alterationOf, letterOf, type Pitch } from '@nestling/core/pitch'
+import { requireAt } from '@nestling/core/result'
 import { neckFor } from '@nestling/core/shape'
 import { beatsInBar, STROKE_PATTERNS, type WrittenEvent, type WrittenValue } from '@nestling/core/time'
 import Builder from 'fast-xml-builder'
@@ -57,7 +59,7 @@ export function writeMusicXml({ tune, remarks }: FileTune): string {
       node(
         'part',
         bars.map((bar, index) => {
-          const marks = chart.bars[index] as ChartBar
+          const marks = requireAt(chart.bars, index)
           return node(
             'measure',
             [
@@ -200,8 +202,8 @@ function staffNodes(bar: WrittenBarOf, events: readonly WrittenEvent[], strings:
   const nodes: Node[] = []
   let next = 0
   const harmoniesUntil = (until: number, from: number) => {
-    for (; next < onsets.length && (onsets[next] as WrittenChord).at < until - 1e-9; next++) {
-      const one = onsets[next] as WrittenChord
+    for (; next < onsets.length && requireAt(onsets, next).at < until - 1e-9; next++) {
+      const one = requireAt(onsets, next)
       nodes.push(harmonyNode(one, strings, Math.round((one.at - from) * DIVISIONS)))
     }
   }

@@ -6,7 +6,7 @@ import { type ChartBar, type HeldChord, MOST_BARS, readChart } from '@nestling/c
 import { type Chord, readSymbol } from '@nestling/core/chord'
 import { namesOf } from '@nestling/core/name'
 import { COMMON_TUNINGS, MOST_STRINGS, readTuning, STANDARD_TUNING, type Tuning } from '@nestling/core/neck'
-import { fail, ok } from '@nestling/core/result'
+import { fail, ok, requireAt } from '@nestling/core/result'
 import { neckFor } from '@nestling/core/shape'
 import { beatsInBar, type Metre } from '@nestling/core/time'
 import type { Frets } from '@nestling/core/voicing'
@@ -26,7 +26,7 @@ export function readTab(text: string): FileReading {
   const remarks: string[] = []
   const blocks = blocksOf(rows)
   if (blocks.length === 0) return fail(problem('unknown_format', 0, 'TAB'))
-  const first = blocks[0] as Block
+  const first = requireAt(blocks, 0)
   const head = readChart(
     `${rows
       .slice(0, first.from)

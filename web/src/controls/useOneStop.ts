@@ -1,4 +1,5 @@
 /** A list of things to take that is one stop of the keyboard: arrows go to the nearest thing that way, Home and End to the ends. */
+import { requireAt } from '@nestling/core/result'
 import { type KeyboardEvent, type RefObject, useLayoutEffect, useMemo, useRef } from 'react'
 
 export interface OneStop<Box extends HTMLElement> {
@@ -94,7 +95,7 @@ export function useOneStop<Box extends HTMLElement>(direction: 1 | -1 = 1, own?:
         event.stopPropagation()
         if (!way) return things.at(event.key === 'Home' ? 0 : -1)?.focus()
         const boxes = things.map((one) => one.getBoundingClientRect())
-        const next = nearestThatWay(boxes[now] as DOMRect, boxes, [way[0] * direction, way[1]])
+        const next = nearestThatWay(requireAt(boxes, now), boxes, [way[0] * direction, way[1]])
         things[next]?.focus()
       },
     }),

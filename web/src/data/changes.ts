@@ -1,7 +1,3 @@
-/**
- * Changes to many things at once, and the way back. A change is written down before it is answered: what rows were before,
- * and which are new; taking it back puts the former back as they were and takes the latter out, in one transaction.
- */
 import { and, eq, inArray, isNull } from 'drizzle-orm'
 import type { Outcome } from './outcome.ts'
 import {

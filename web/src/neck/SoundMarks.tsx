@@ -1,6 +1,8 @@
 /** What stands beside the strings: the right hand's letters before the nut; after the last fret the notes and their intervals. */
+
 import type { Plucker } from '@nestling/core/hand'
 import type { Midi } from '@nestling/core/pitch'
+import { requireAt } from '@nestling/core/result'
 import { memo } from 'react'
 import { intervalSign } from '../words/intervals.ts'
 import type { NeckLayout } from './layout.ts'
@@ -52,7 +54,7 @@ export function SoundingNotes({
         </text>
       ))}
       {notes.slice(1).map((note, index) => {
-        const below = notes[index] as SoundingNote
+        const below = requireAt(notes, index)
         const [from, to] = [layout.stringY(below.string), layout.stringY(note.string)]
         const arcX = x + direction * 16
         return (

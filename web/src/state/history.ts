@@ -1,4 +1,5 @@
 /** States that were left behind and can be come back to. */
+import { requireAt } from '@nestling/core/result'
 export interface History<State> {
   /** The newest last. */
   readonly past: readonly State[]
@@ -28,5 +29,5 @@ export function undone<State>({ now, history: { past, future } }: Moment<State>)
 /** One step on again, or `undefined` when nothing is left to redo. */
 export function redone<State>({ now, history: { past, future } }: Moment<State>): Moment<State> | undefined {
   if (future.length === 0) return undefined
-  return { now: future[0] as State, history: { past: [...past, now], future: future.slice(1) } }
+  return { now: requireAt(future, 0), history: { past: [...past, now], future: future.slice(1) } }
 }

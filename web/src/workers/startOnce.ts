@@ -1,7 +1,3 @@
-/**
- * The one way to start a worker: at the first call, and never twice at a time. One that fails or hangs is ended and begun once
- * more for the same question; what fails again is told to who asked, and the next question begins another.
- */
 import { type Remote, wrap } from 'comlink'
 
 /** Longer than any question on a slow machine: who has not answered by then hangs. */

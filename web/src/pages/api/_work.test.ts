@@ -27,6 +27,8 @@ test('a thread gives the answer that the endpoint’s own work gives, refusals t
 })
 
 test('while the longest search goes on others are answered, and its answer says where it was cut', async () => {
+  // Begun before: a thread takes its time to begin.
+  await Promise.all([voicings(asked('/api/voicings?chord=C')), names(asked('/api/names?frets=x3545x'))])
   const order: string[] = []
   const longest = (async () => {
     const answer = await voicings(asked(WORST))

@@ -16,6 +16,7 @@ import {
 } from '@nestling/core/path'
 import { midiOf, readPitch } from '@nestling/core/pitch'
 import { instrumentFor, readOtherTuning } from '@nestling/core/request'
+import { requireAt } from '@nestling/core/result'
 import { readArrangement, readFrets, writeFrets } from '@nestling/core/voicing'
 import { PathBody } from '../../contracts/path.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
@@ -176,7 +177,7 @@ function told(
   return {
     total,
     chords: shapes.map((shape, index) => ({
-      symbol: writeSymbol((chords[index] as PlayedChord).chord, { ascii: true }),
+      symbol: writeSymbol(requireAt(chords, index).chord, { ascii: true }),
       beats: chords[index]?.beats,
       frets: frets(shape),
       degrees: shape?.degrees ?? null,

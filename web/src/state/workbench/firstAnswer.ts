@@ -6,9 +6,6 @@
 import type { GivenWay, ShapesFound } from '@nestling/core/answer'
 import type { Question } from '@nestling/core/request'
 
-/** A longer list is found in the browser: to read it out of the page would take longer. */
-export const MOST_ROWS = 1000
-
 /** Rows as plain numbers; frets exactly, scores and reaches to a thousandth, which no list is ordered by anew. */
 type WrittenFound = Omit<ShapesFound, 'frets' | 'scores' | 'reachesMm' | 'held'> &
   Readonly<Record<'frets' | 'scores' | 'reachesMm' | 'held', readonly number[]>>
@@ -21,9 +18,7 @@ interface Written {
 
 const thousandths = (value: number): number => Math.round(value * 1000) / 1000
 
-/** @returns `undefined` for a list that is too long to travel with the page. */
-export function writeFirstAnswer({ question, gaveWay, found }: GivenWay): string | undefined {
-  if (found.shown > MOST_ROWS) return undefined
+export function writeFirstAnswer({ question, gaveWay, found }: GivenWay): string {
   const written: Written = {
     question,
     gaveWay,

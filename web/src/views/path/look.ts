@@ -1,6 +1,7 @@
 /** How the tune is looked at; no part of what is asked, so it has no step to undo and no place in the address. */
 
 import type { PathFound, PathWay } from '@nestling/core/path'
+import { requireAt } from '@nestling/core/result'
 import { atom, computed } from 'nanostores'
 import { $playing } from '../../sound/transport.ts'
 
@@ -36,7 +37,7 @@ export function scaleBy(steps: number): void {
 
 export function lookNext(): void {
   const look = $look.get()
-  $look.set({ ...look, as: LOOKS[(LOOKS.indexOf(look.as) + 1) % LOOKS.length] as Look })
+  $look.set({ ...look, as: requireAt(LOOKS, (LOOKS.indexOf(look.as) + 1) % LOOKS.length) })
 }
 
 /** Lays a way over the present one, or takes it away. */

@@ -1,7 +1,9 @@
 /** The ear over a run: who is listened to, what is due, and what it makes of every bar. */
+
 import type { ExpectedString, Mark, StringVerdict } from '@nestling/core/ear'
 import type { Neck } from '@nestling/core/neck'
 import { chanceOf, gradeHeard, type RunStep } from '@nestling/core/practice'
+import { requireAt } from '@nestling/core/result'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type BarJudged, listenToRun, type RunListening } from '../../ear/chordListening.ts'
 import { type ChordPlays, noiseOver, picked, strummed } from '../../ear/chordPlayer.ts'
@@ -111,7 +113,7 @@ function heardOf(judged: BarJudged, { line = [], shape }: RunStep): BarHeard {
     const mine = marks.filter((_, index) => line[index]?.string === string)
     if (mine.length === 0) return { kind: 'still' }
     return verdictOf(
-      mine.find(({ kind }) => kind !== 'right') ?? (mine[0] as Mark),
+      mine.find(({ kind }) => kind !== 'right') ?? requireAt(mine, 0),
       line.find((note) => note.string === string)?.midi,
     )
   })

@@ -1,4 +1,5 @@
 /** What the neck and the panels show: the shape in hand, or the one that is previewed for a moment. */
+
 import {
   type Fingering,
   fingeringsOf,
@@ -12,6 +13,7 @@ import { degreeAmong } from '@nestling/core/name'
 import { type Neck, neckOf, soundingMidi } from '@nestling/core/neck'
 import { type Degree, type NoteName, pitchClassOf, plainName, spellDegree } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
+import { requireAt } from '@nestling/core/result'
 import { type Frets, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { useMemo } from 'react'
 import type { WorkbenchState } from '../../state/workbench/index.ts'
@@ -27,7 +29,7 @@ export function tonesOver(chord: Voicing['chord'], frets: Frets, neck: Neck): re
   const voicing = voicingOf(chord, frets, neck)
   if (voicing)
     return voicing.degrees.map((degree, string) =>
-      degree === null ? null : { degree, note: voicing.notes[string] as NoteName },
+      degree === null ? null : { degree, note: requireAt(voicing.notes, string) },
     )
   const root = pitchClassOf(chord.root)
   const above = (midi: number) => (midi - root + 120) % 12

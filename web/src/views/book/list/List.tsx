@@ -1,7 +1,9 @@
 /** The shapes of the Book: as many lines as there are, of which only those in sight are drawn and fetched. */
+
 import { useElementSize } from '@mantine/hooks'
 import { useStore } from '@nanostores/react'
 import { readSymbol, writeSymbol } from '@nestling/core/chord'
+import { requireAt } from '@nestling/core/result'
 import { soundedNotes } from '@nestling/core/time'
 import { lowestPressed } from '@nestling/core/voicing'
 import { useVirtualizer } from '@tanstack/react-virtual'
@@ -54,9 +56,9 @@ export function List({ state, open }: { readonly state: BookState; readonly open
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (index) => HEIGHTS[(lines[index] as Line).kind],
+    estimateSize: (index) => HEIGHTS[requireAt(lines, index).kind],
     // A line keeps its measured height whatever stands above it now.
-    getItemKey: (index) => keyOf(lines[index] as Line, perLine),
+    getItemKey: (index) => keyOf(requireAt(lines, index), perLine),
     overscan: 1,
   })
   const items = virtual.getVirtualItems()
@@ -81,7 +83,7 @@ export function List({ state, open }: { readonly state: BookState; readonly open
     <section {...stop} className={classes['list']} aria-label="Shapes" data-testid="book-list">
       <div ref={measured} style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {items.map(({ index, start, key }) => {
-          const line = lines[index] as Line
+          const line = requireAt(lines, index)
           return (
             <div
               key={key}

@@ -1,9 +1,11 @@
 /** What the chord can become: the darkening thread of its kind, and the tones that can join it. */
+
 import { useStore } from '@nanostores/react'
 import { type Formula, formulaKey, respellRoot, writeSymbol } from '@nestling/core/chord'
 import { joiningTones, joiningWays, type MapChange } from '@nestling/core/map'
 import { kindredOf } from '@nestling/core/near'
 import type { Question } from '@nestling/core/request'
+import { requireAt } from '@nestling/core/result'
 import { Fragment, memo, useDeferredValue, useMemo } from 'react'
 import { Fall, SmallEgg } from '../../../neck/Thread.tsx'
 import strands from '../../../neck/thread.module.css'
@@ -52,7 +54,7 @@ const Row = memo(function Row({ chord, arrangement, change, step }: BecomesProps
           <em>becomes</em>
           {thread.map((one, index) => (
             <Fragment key={formulaKey(one)}>
-              {index > 0 && <Fall from={thread[index - 1] as Formula} to={one} />}
+              {index > 0 && <Fall from={requireAt(thread, index - 1)} to={one} />}
               {chip(one)}
             </Fragment>
           ))}

@@ -1,8 +1,10 @@
 /** The darkening thread of the family, between two chords the one tone that falls; and the tones that can join. */
+
 import { useStore } from '@nanostores/react'
 import { type Chord, formulaKey, writeSymbol } from '@nestling/core/chord'
 import { familyRow, shellShape, waysToExtend } from '@nestling/core/near'
 import { instrumentFor } from '@nestling/core/request'
+import { requireAt } from '@nestling/core/result'
 import type { Voicing } from '@nestling/core/voicing'
 import { Fragment, memo, useMemo } from 'react'
 import { Fall, SmallEgg } from '../../../neck/Thread.tsx'
@@ -55,7 +57,7 @@ const FamilyOf = memo(function FamilyOf({
           <em>darker</em>
           {thread.map((other, index) => (
             <Fragment key={formulaKey(other.chord.formula)}>
-              {index > 0 && <Fall from={(thread[index - 1] as Voicing).chord.formula} to={other.chord.formula} />}
+              {index > 0 && <Fall from={requireAt(thread, index - 1).chord.formula} to={other.chord.formula} />}
               {chip(other)}
             </Fragment>
           ))}

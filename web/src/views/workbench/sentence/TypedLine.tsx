@@ -36,10 +36,11 @@ export const TypedLine = memo(function TypedLine() {
         if (field) leaveField(field)
       }}
     >
-      <Combobox.EventsTarget>
-        <label className={sentence['field']}>
-          <span className="heard-only">Type a chord and how to build it</span>
-          <kbd>/</kbd>
+      <label className={sentence['field']}>
+        <span className="heard-only">Type a chord and how to build it</span>
+        <kbd>/</kbd>
+        {/* The field alone: where the keyboard rests behind it, arrows turn the shape. */}
+        <Combobox.EventsTarget>
           <input
             id={LINE_INPUT_ID}
             className={`plain-field ${classes['field']}`}
@@ -66,9 +67,9 @@ export const TypedLine = memo(function TypedLine() {
             aria-invalid={problem !== undefined}
             aria-describedby={problem === undefined ? undefined : 'build-line-problem'}
           />
-          <Rest />
-        </label>
-      </Combobox.EventsTarget>
+        </Combobox.EventsTarget>
+        <Rest />
+      </label>
       {completing && (
         <Combobox.Options aria-label="Completions" className={classes['completions']}>
           {completions.map((completion) => (
