@@ -1,7 +1,7 @@
 /**
  * The layout, as a table: what each folder may import. Every other arrow is refused.
  *
- *   core      result ← pitch ← chord ← neck ← voicing ← hand ← shape ← name ← near ← key ← lane ← request ← answer ← map ← time
+ *   core      result ← pitch ← chord ← neck ← voicing ← hand ← taste ← shape ← name ← near ← key ← lane ← request ← answer ← map ← time
  *             ← arpeggio ← ear ← progression ← chart ← path ← practice ← sheet: a folder builds on those before it, on no package, and through their index.ts
  *   formats   core, and the packages that read and write
  *   web       the table below
@@ -13,6 +13,7 @@ const CORE = [
   'neck',
   'voicing',
   'hand',
+  'taste',
   'shape',
   'name',
   'near',

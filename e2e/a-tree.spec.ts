@@ -2,6 +2,7 @@
  * What a screen reader meets in each view, kept in `a-tree.spec.ts-snapshots` and reviewed when it changes. The first of all
  * tests: of the demo as it is filled.
  */
+import { settled } from './support/settled.ts'
 import { expect, test } from './support/test.ts'
 
 for (const [name, path] of [
@@ -17,8 +18,7 @@ for (const [name, path] of [
 ] as const)
   test(`the tree of ${name}`, async ({ page }) => {
     await page.goto(path)
-    await expect(page.locator('[data-alive]')).toBeVisible()
-    await page.waitForTimeout(800)
+    await settled(page)
     await expect(page.getByRole('main')).toMatchAriaSnapshot({ name: `${name}.aria.yml` })
   })
 

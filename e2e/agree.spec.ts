@@ -2,7 +2,7 @@
 import { typeOver } from './support/hands.ts'
 import { expect, type Page, test } from './support/test.ts'
 
-const ACTS = 500
+const ACTS = Number(process.env['E2E_ACTS'] ?? 120)
 const SEED = Number(process.env['FC_SEED'] ?? 20261126)
 
 /** Numbers from 0 to 1, the same ones for the same seed. */

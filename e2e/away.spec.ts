@@ -1,5 +1,5 @@
 /** One fret away: every place that is pointed at can be hit, slowly, and gives the chord that it names. */
-import { typeOver } from './support/hands.ts'
+import { rest, typeOver } from './support/hands.ts'
 import { expect, test } from './support/test.ts'
 
 const SHAPES = [
@@ -44,13 +44,12 @@ for (const [number, shape] of SHAPES.entries())
     for (let one = 0; one < PLACES; one++) {
       // The names follow the neck a moment later.
       await expect(around).toHaveAttribute('aria-busy', 'false')
-      await expect(around.getByRole('table')).toHaveAttribute('aria-busy', 'false')
       const place = places.nth((number + one * 5) % count)
       const named = /^([^:]+):/.exec((await place.getAttribute('aria-label')) ?? '')?.[1] ?? ''
       const box = await place.boundingBox()
       if (!box) throw new Error('the place has no box')
       await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2, { steps: 6 })
-      await page.waitForTimeout(SLOWLY_MS)
+      await rest(page, SLOWLY_MS)
       // Nothing has moved under the pointer.
       expect(await place.boundingBox()).toEqual(box)
       await page.mouse.down()
@@ -64,7 +63,8 @@ for (const [number, shape] of SHAPES.entries())
 test('every string is named from the shape in hand, after one of more strings and one of fewer', async ({ page }) => {
   await page.goto('/?chord=F&shape=133211')
   await expect(page.locator('[data-alive]')).toBeVisible()
-  const names = page.getByRole('region', { name: 'One fret away' }).getByRole('table')
+  const away = page.getByRole('region', { name: 'One fret away' })
+  const names = away.getByRole('table')
   const line = page.locator('#build-line-input')
   for (const [typed, strings, asItIs] of [
     ['133211', ['1 F', '2 C', '3 A', '4 F', '5 C', '6 F'], ['R', '5', '3', 'R', '5', 'R']],
@@ -76,7 +76,7 @@ test('every string is named from the shape in hand, after one of more strings an
     await typeOver(line, typed)
     await line.press('Enter')
     await expect(names.getByRole('rowheader')).toHaveText([...strings])
-    await expect(names).toHaveAttribute('aria-busy', 'false')
+    await expect(away).toHaveAttribute('aria-busy', 'false')
     const eggs = names.locator('td:has(> svg) [data-label]')
     expect(await eggs.evaluateAll((all) => all.map((egg) => egg.getAttribute('data-label')))).toEqual([...asItIs])
     // One stop of the keyboard, wherever the names came from.

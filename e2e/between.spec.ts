@@ -5,12 +5,13 @@ import { choose, word } from './support/sentence.ts'
 import { expect, type Page, test } from './support/test.ts'
 
 const open = async (page: Page, path: string) => {
+  await page.clock.install()
   await page.goto(path)
   await expect(page.locator('[data-alive]')).toBeVisible()
 }
 const settle = (page: Page, changes: Record<string, unknown>) => page.request.patch('/api/settings', { data: changes })
 /** A pause makes a page to go back to. */
-const pause = (page: Page) => page.waitForTimeout(1200)
+const pause = (page: Page) => page.clock.fastForward(1500)
 
 test('Back and Forward in the Map go through the chords and changes that were mapped', async ({ page }) => {
   await open(page, '/map?chord=C&arrangement=close')

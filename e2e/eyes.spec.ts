@@ -1,6 +1,7 @@
 /** What has to be seen: on phones and zoomed, with wider spacing, in the system's colours, printed. */
 
 import { emptyTray } from './support/kept.ts'
+import { settled } from './support/settled.ts'
 import { expect, type Page, test } from './support/test.ts'
 
 const VIEWS = [
@@ -22,8 +23,7 @@ const VIEWS = [
 
 async function open(page: Page, path: string) {
   await page.goto(path)
-  await expect(page.locator('[data-alive]')).toBeVisible()
-  await page.waitForTimeout(500)
+  await settled(page)
 }
 
 /** What stands further right than the screen and can't be scrolled to in a box of its own. */
@@ -120,7 +120,7 @@ test('with the widest spacing of text that a reader may set, every word of an ac
       content:
         '* { letter-spacing: 0.12em !important; word-spacing: 0.16em !important; line-height: 1.5 !important } p { margin-bottom: 2em !important }',
     })
-    await page.waitForTimeout(200)
+    await settled(page)
     const cut = await page.evaluate(() =>
       [...document.querySelectorAll('[aria-label="Acts"] button, [aria-label="Acts"] a, header nav a')]
         .filter((one) => one.scrollWidth > one.clientWidth + 1 || one.scrollHeight > one.clientHeight + 1)

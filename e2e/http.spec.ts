@@ -189,20 +189,3 @@ test('every answer says what it may do: pages, scripts, endpoints, refusals', as
     expect(headers['permissions-policy']).toContain('microphone=(self)')
   }
 })
-
-test('a page names its scripts, and all that they import, in its head; each is fetched once', async ({ page }) => {
-  for (const address of ['/', '/book']) {
-    await page.goto(address)
-    await page.locator('[data-alive]').waitFor()
-    const named = await page
-      .locator('head link[rel=modulepreload]')
-      .evaluateAll((links) => links.map((link) => (link as HTMLLinkElement).href))
-    const own = await page
-      .locator('astro-island')
-      .first()
-      .evaluate((island) => ['component-url', 'renderer-url'].map((name) => island.getAttribute(name) ?? ''))
-    for (const script of own) expect(named.map((href) => new URL(href).pathname)).toContain(script)
-    const fetched = await page.evaluate(() => performance.getEntriesByType('resource').map(({ name }) => name))
-    for (const href of named) expect(fetched.filter((name) => name === href)).toEqual([href])
-  }
-})

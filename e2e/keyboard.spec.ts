@@ -1,4 +1,5 @@
 /** Without a mouse: everything that can be pressed is reached by Tab, or by arrows within its group, and has a name. */
+import { settled } from './support/settled.ts'
 import { expect, type Page, test } from './support/test.ts'
 
 /** Goes through the whole page by Tab and tells what was not reached, and what was reached and says nothing. */
@@ -65,8 +66,7 @@ for (const path of [
 ])
   test(`${path.split('?')[0]}: Tab reaches all of it and everything says what it is`, async ({ page }) => {
     await page.goto(path)
-    await expect(page.locator('[data-alive]')).toBeVisible()
-    await page.waitForTimeout(1200)
+    await settled(page)
     const { count, missed, alone, nameless } = await walkByTab(page)
     expect(count).toBeGreaterThan(10)
     expect(missed).toEqual([])

@@ -89,6 +89,7 @@ test('a ninth joins: every place of the larger chord, what it was, and what it i
 })
 
 test('a new chord ends the change, typed with what joins it begins another; Back undoes it', async ({ page }) => {
+  await page.clock.install()
   await open(page, '?chord=Bb&arrangement=close&morph=sus4')
   const chord = page.getByRole('textbox', { name: 'Chord' })
   await expect(word(page, 'What it becomes')).toHaveText('B♭sus4')
@@ -96,11 +97,11 @@ test('a new chord ends the change, typed with what joins it begins another; Back
   await expect(page.getByTestId('map-symbol')).toHaveText('B♭dim')
   await expect(word(page, 'What it becomes')).toHaveCount(0)
   await expect(page.getByTestId('place-name')).toContainText('B♭dim')
-  await page.waitForTimeout(1200)
+  await page.clock.fastForward(1500)
   await typeOver(chord, 'Ebmaj7 drop2 +9')
   await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
   await expect(page).toHaveURL(/add=9/)
-  await page.waitForTimeout(1200)
+  await page.clock.fastForward(1500)
   await chord.press('Enter')
   await page.getByRole('button', { name: 'E♭7', exact: true }).click()
   await expect(page).toHaveURL(/morph=7/)
@@ -110,6 +111,7 @@ test('a new chord ends the change, typed with what joins it begins another; Back
   await expect(page.getByTestId('place-name')).toContainText('E♭maj9')
   await typeOver(chord, 'C9 +9')
   await expect(page.getByTestId('line-wrong')).toContainText('9 can’t join this chord; expected')
+  await chord.press('Enter')
   await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
 })
 
@@ -148,6 +150,7 @@ test('what is missing says why, truly; sets with nothing fold into a line, and c
   await choose(page, 'Frets', 'frets 1 to 15')
   await typeOver(page.getByRole('textbox', { name: 'Chord' }), 'C7x9')
   await expect(page.getByText('x9 is not a tension; expected b9, 9 or #9')).toBeVisible()
+  await page.keyboard.press('Enter')
   await expect(page.getByTestId('map-symbol')).toHaveText('E♭maj7')
 })
 

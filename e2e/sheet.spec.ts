@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { typeOver } from './support/hands.ts'
 import { menuItem } from './support/sentence.ts'
+import { settled } from './support/settled.ts'
 import { expect, type Page, test } from './support/test.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'nestling-sheets-'))
@@ -155,14 +156,18 @@ test('a sheet is composed: blocks put in, set, moved by mouse and by keys, taken
   await expect(page.getByRole('button', { name: 'Ink: greys' })).toBeVisible()
   await expect(act(page, /^kept$/)).toBeVisible()
   await page.reload()
+  await settled(page)
   await expect(pages(page).first()).toContainText('The key of F♯ minor')
   await expect.poll(names).toEqual(before)
   // Dragged by its grip.
   await blocks(page).nth(2).getByRole('button', { name: /^Drag/ }).focus()
-  // The list measures itself between two presses.
-  for (const key of ['Space', 'ArrowUp', 'Space']) {
+  for (const [key, told] of [
+    ['Space', /picked up/i],
+    ['ArrowUp', /moved over/i],
+    ['Space', /dropped/i],
+  ] as const) {
     await page.keyboard.press(key)
-    await page.waitForTimeout(300)
+    await expect(page.locator('[id^=DndLiveRegion]').filter({ hasText: told })).toHaveCount(1)
   }
   await expect.poll(names).not.toEqual(before)
   await page.goto('/book?show=sheets')

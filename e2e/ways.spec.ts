@@ -1,16 +1,14 @@
 /** The main acts of every view, once by the keyboard alone and once by touch alone, on a phone. */
 
 import { type MainAct, VIEW_ACTS } from './support/acts.ts'
-import { emptyTray, leaveAsItWas } from './support/kept.ts'
+import { emptyTray } from './support/kept.ts'
+import { settled } from './support/settled.ts'
 import { expect, type Page, test } from './support/test.ts'
-
-leaveAsItWas()
 
 async function open(page: Page, path: string) {
   await emptyTray(page.request)
   await page.goto(path)
-  await expect(page.locator('[data-alive]')).toBeVisible()
-  await page.waitForTimeout(500)
+  await settled(page)
 }
 
 async function touch(page: Page, { place }: MainAct) {
@@ -52,7 +50,7 @@ test.describe('by touch', () => {
     await send('touchStart', from.x, from.y)
     for (let part = 1; part <= 8; part++) {
       await send('touchMove', from.x + (by.x * part) / 8, from.y + (by.y * part) / 8)
-      await page.waitForTimeout(16)
+      await page.evaluate(() => new Promise(requestAnimationFrame))
     }
     await send('touchEnd', 0, 0)
   }

@@ -65,11 +65,12 @@ test.describe('the build line', () => {
   })
 
   test('back and forward go through what was built', async ({ page }) => {
+    await page.clock.install()
     await open(page)
     await typeOver(line(page), 'Gm7')
     await expect(symbol(page)).toHaveText('Gm7')
     await line(page).press('Enter')
-    await page.waitForTimeout(1200) // a pause makes a page to go back to
+    await page.clock.fastForward(1500) // a pause makes a page to go back to
     await typeOver(line(page), 'C9')
     await expect(symbol(page)).toHaveText('C9')
     await expect.poll(() => page.url()).toContain('C9')

@@ -6,7 +6,6 @@ const [only, ...more] = process.argv.slice(2)
 const BENCHES = {
   engine: 'The engine',
   browser: 'The page in Chromium',
-  drawing: 'The Map and Set-up, drawn to scale',
   practice: 'The ear for chords; a log of ten years',
   sound: 'Notation and sound; a minute of playing',
   load: 'The server under load; minutes of memory',

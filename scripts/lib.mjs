@@ -41,14 +41,18 @@ export async function build() {
   await run('Building the application', 'npm', ['run', 'build', '-w', 'web'])
 }
 
-export const chromiumPath = () => process.env.CHROMIUM ?? '/usr/bin/chromium'
+export const chromiumPath = () => process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell'
 
-/** Chromium from Debian's packages, when it is missing. */
+/** Chromium, and what reads the PDFs that it is asked for, from Debian's packages, where they are missing. */
 export async function chromium() {
-  if (existsSync(chromiumPath())) return
-  await run('Chromium is missing: looking it up in the Debian packages', 'apt-get', ['update', '-qq'])
-  const words = ['install', '-y', '-qq', '--no-install-recommends', 'chromium']
-  await run('Installing Chromium for the browser tests', 'apt-get', words)
+  const missing = [
+    ...(existsSync(chromiumPath()) ? [] : ['chromium-headless-shell']),
+    ...(existsSync('/usr/bin/pdfinfo') ? [] : ['poppler-utils']),
+  ]
+  if (missing.length === 0) return
+  await run('Looking up Debian packages', 'apt-get', ['update', '-qq'])
+  const words = ['install', '-y', '-qq', '--no-install-recommends', ...missing]
+  await run(`Installing ${missing.join(' and ')} for the browser tests`, 'apt-get', words)
 }
 
 /** Becomes the server: signals go through, and its exit code is ours; what was killed did not end well. */

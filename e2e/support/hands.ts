@@ -7,13 +7,14 @@ const [KEY_MS, WORD_MS] = [35, 70]
 /** Types into whatever has the focus, key by key. */
 export async function typeKeys(page: Page, text: string): Promise<void> {
   for (const [at, key] of [...text].entries()) {
-    if (at > 0) await pause(page, key === ' ' ? WORD_MS : KEY_MS)
+    if (at > 0) await rest(page, key === ' ' ? WORD_MS : KEY_MS)
     await (key === '\n' ? page.keyboard.press('Enter') : page.keyboard.type(key))
   }
 }
 
-/** In the page's own time. A person's gap, which waits for nothing. */
-const pause = (page: Page, ms: number) => page.evaluate((gap) => new Promise((resolve) => setTimeout(resolve, gap)), ms)
+/** A mouse that rests, a hand that listens: a person's gap, which waits for nothing. */
+export const rest = (page: Page, ms: number) =>
+  page.evaluate((gap) => new Promise((resolve) => setTimeout(resolve, gap)), ms)
 
 /** Goes into a field by the mouse, and types over what stands in it. */
 export async function typeOver(field: Locator, text: string): Promise<void> {

@@ -3,6 +3,7 @@
 import type { Page } from '@playwright/test'
 import { typeOver } from './hands.ts'
 import { word } from './sentence.ts'
+import { settled } from './settled.ts'
 
 export interface State {
   readonly name: string
@@ -173,10 +174,10 @@ const SHOWN =
 
 export async function openState(page: Page, { path, act }: State): Promise<void> {
   await page.goto(path)
-  if (path !== NOWHERE) await page.locator('[data-alive]').waitFor()
   await page.locator(SHOWN).first().waitFor()
+  if (path === NOWHERE) return
   // What comes a moment later is audited too.
-  await page.waitForTimeout(400)
+  await settled(page)
   await act?.(page)
-  await page.waitForTimeout(150)
+  await settled(page)
 }

@@ -29,7 +29,7 @@ async function begin(file: string): Promise<Running> {
   if (demo === undefined) throw new Error('The demo data was not filled: run the tests through Playwright.')
   const folder = mkdtempSync(join(tmpdir(), 'nestling-e2e-'))
   cpSync(demo, folder, { recursive: true })
-  const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const server = await startServer({ PORT: '0', NESTLING_DATA: folder }, true)
   if (server.address === '') throw new Error(`The server did not start: ${server.line}`)
   return { file, folder, server }
 }

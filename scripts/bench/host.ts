@@ -22,32 +22,3 @@ export function watchHost(): () => string {
     return `Meanwhile other machines on this host took ${share.toFixed(0)} % of the processor time.`
   }
 }
-
-/** How often it is looked at what other machines took, in ms: as often as the system counts it. */
-const TICK_MS = 10
-
-/** The system's steady clock, by which a trace of the browser tells its moments, in µs. */
-export const steadyNow = (): number => Number(process.hrtime.bigint() / 1000n)
-
-export interface TakenWatch {
-  /** Whether other machines took processor time between two moments (or a tick before or after), by `steadyNow`. */
-  readonly tookIn: (from: number, until: number) => boolean
-  readonly stop: () => void
-}
-
-/** Watches when other machines take processor time, so that what was long meanwhile can be told from what was long of itself. */
-export function watchTaken(): TakenWatch {
-  const rises: { readonly after: number; readonly by: number }[] = []
-  let last = { at: steadyNow(), stolen: ticks()?.stolen ?? 0 }
-  const look = () => {
-    const next = { at: steadyNow(), stolen: ticks()?.stolen ?? 0 }
-    if (next.stolen > last.stolen) rises.push({ after: last.at, by: next.at })
-    last = next
-  }
-  const timer = setInterval(look, TICK_MS)
-  return {
-    tookIn: (from, until) =>
-      rises.some(({ after, by }) => after < until + 1000 * TICK_MS && by > from - 1000 * TICK_MS),
-    stop: () => clearInterval(timer),
-  }
-}

@@ -65,6 +65,6 @@ export async function serverOver(data: string): Promise<Served> {
 }
 
 export const CHROMIUM = {
-  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu'],
 }

@@ -20,19 +20,19 @@ export async function endAll(): Promise<void> {
   await Promise.all([...running].map(ended))
 }
 
-/** Begun, ready or not. */
-export function spawnServer(environment: Record<string, string>): ChildProcess {
+/** Begun, ready or not. @param outlives Not ended by `endAll`. */
+export function spawnServer(environment: Record<string, string>, outlives = false): ChildProcess {
   const child = spawn('node', ['--import', 'tsx', 'server/start.ts'], {
     cwd: web,
     env: { ...process.env, ...environment },
   })
-  running.add(child)
+  if (!outlives) running.add(child)
   child.once('exit', () => running.delete(child))
   return child
 }
 
-export function startServer(environment: Record<string, string>): Promise<Started> {
-  const child = spawnServer(environment)
+export function startServer(environment: Record<string, string>, outlives = false): Promise<Started> {
+  const child = spawnServer(environment, outlives)
   return new Promise((resolve) => {
     const heard = (text: Buffer) => {
       const line = text.toString().trim()

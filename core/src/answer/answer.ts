@@ -15,6 +15,7 @@ import {
 import { type ChordName, namesOfTones, soundedTones, soundKey } from '../name/index.ts'
 import type { Midi } from '../pitch/index.ts'
 import type { Player, Question } from '../request/index.ts'
+import type { Taste } from '../taste/index.ts'
 import {
   type SearchBudget,
   type SearchCut,
@@ -24,6 +25,7 @@ import {
   voicingReader,
 } from '../voicing/index.ts'
 import { queryOf, rankingFor } from './shapes.ts'
+import { type Playing, tastedShapes } from './tasted.ts'
 
 export interface AnsweredShape extends RankedShape {
   readonly voicing: Voicing
@@ -32,6 +34,8 @@ export interface AnsweredShape extends RankedShape {
   readonly register: readonly RegisterWarning[]
   /** Every name of the sound, best first; shapes that sound alike share the list. */
   readonly names: readonly ChordName[]
+  /** Where it was asked for a way of playing: what the place in the order rests on. */
+  readonly taste: Taste | undefined
 }
 
 export interface Answer {
@@ -50,6 +54,8 @@ export interface AnswerOptions {
   readonly isOver?: () => boolean
   /** The very pitch on top, and the lowest and highest that may sound. */
   readonly register?: Pick<VoicingQuery, 'topMidi' | 'lowest' | 'highest'>
+  /** Ordered as this player would take them, and only what can be held; without it by ease. */
+  readonly playing?: Playing | undefined
 }
 
 /** The clock is looked at so seldom. */
@@ -58,16 +64,17 @@ const AT_ONCE = 64
 export function answerTo(
   question: Question,
   player: Player,
-  { limit = Number.POSITIVE_INFINITY, budget, isOver, register }: AnswerOptions = {},
+  { limit = Number.POSITIVE_INFINITY, budget, isOver, register, playing }: AnswerOptions = {},
 ): Answer {
   const query: VoicingQuery = { ...queryOf(question, player), ...register, budget }
   const { neck, chord } = query
-  const found = searchVoicings(query)
-  const ranked = rankShapes(found, neck, player.hand, rankingFor(question, player))
+  const { ranked, count, foundCut } = playing
+    ? tasted(question, player, playing, { ...register, budget })
+    : byEase(query, question, player)
   const shown = ranked.length > limit ? ranked.slice(0, limit) : ranked
   const voicingIn = voicingReader(chord, neck)
   const namesOfSound = new Map<number, readonly ChordName[]>()
-  const told = (shape: RankedShape): AnsweredShape => {
+  const told = (shape: RankedShape & { readonly taste?: Taste }): AnsweredShape => {
     const voicing = voicingIn(shape.frets)
     const tones = soundedTones(shape.frets, neck)
     if (voicing === undefined || tones === undefined) throw new Error(`${shape.frets.join()} does not sound the chord`)
@@ -82,6 +89,7 @@ export function answerTo(
       reachMm: shape.reachMm,
       fingering: shape.fingering,
       score: shape.score,
+      taste: shape.taste,
       voicing,
       verdict: handVerdict(shape.frets, neck, player.hand, shape.fingering, { thumb: player.thumb }),
       silent: shape.fingering ? silentStrings(neck, shape.frets, shape.fingering, player.instrument.pluck) : [],
@@ -94,8 +102,25 @@ export function answerTo(
   }
   const shapes: AnsweredShape[] = []
   for (const [index, shape] of shown.entries()) {
-    if (index % AT_ONCE === AT_ONCE - 1 && isOver?.()) return { shapes, count: found.count, cut: found.cut ?? 'time' }
+    if (index % AT_ONCE === AT_ONCE - 1 && isOver?.()) return { shapes, count, cut: foundCut ?? 'time' }
     shapes.push(told(shape))
   }
-  return { shapes, count: found.count, cut: found.cut ?? (ranked.length > limit ? 'limit' : undefined) }
+  return { shapes, count, cut: foundCut ?? (ranked.length > limit ? 'limit' : undefined) }
+}
+
+interface Ranked {
+  readonly ranked: readonly (RankedShape & { readonly taste?: Taste })[]
+  readonly count: number
+  readonly foundCut: SearchCut | undefined
+}
+
+function byEase(query: VoicingQuery, question: Question, player: Player): Ranked {
+  const found = searchVoicings(query)
+  const ranked = rankShapes(found, query.neck, player.hand, rankingFor(question, player))
+  return { ranked, count: found.count, foundCut: found.cut }
+}
+
+function tasted(question: Question, player: Player, playing: Playing, more: Partial<VoicingQuery>): Ranked {
+  const { shapes, cut } = tastedShapes(question, player, playing, more)
+  return { ranked: shapes, count: shapes.length, foundCut: cut }
 }

@@ -176,6 +176,10 @@ const place: Reader = (words, at, _, { instrument }) => {
     : direction === undefined
       ? [Math.max(1, low), Math.min(high, highest)]
       : [low, highest]
+  // What was named is not cut short in silence.
+  const past = [low, ...(span?.[2] !== undefined || joined ? [high] : [])].find((fret) => fret > highest)
+  if (past !== undefined)
+    return fail({ code: 'past_the_hand', field: 'line', at: fretsAt, text: String(past), most: highest })
   if (fretMin < 1 || fretMin > fretMax || fretMax > highest)
     return fail({ code: 'not_a_number', field: 'line', at: fretsAt, text: numbers[0], least: 1, most: highest })
   return taken({ fretMin, fretMax, fretsAt }, count)

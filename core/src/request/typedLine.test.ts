@@ -63,7 +63,8 @@ describe('frets are taken into hand and named', () => {
   test.each([
     ['x3545', 'fret_count'],
     ['x3545xx', 'fret_count'],
-    ['x-3-5-34-5-x', 'not_a_fret'],
+    ['x-3-5-34-5-x', 'past_the_hand'],
+    ['x-3-5-19-5-x', 'past_the_hand'],
   ])('%s is refused: %s', (line, code) =>
     expect(readTypedLine(line, PLAYER, inHand)).toMatchObject({ ok: false, error: { code } }),
   )
@@ -103,7 +104,9 @@ describe('what is asked together holds together', () => {
     ['C 7th bass', 'not_a_chord_tone', 2],
     ['C no 7', 'not_a_chord_tone', 5],
     ['C 3rd inversion', 'not_a_chord_tone', 2],
-    ['C fret 40', 'not_a_number', 7],
+    ['C fret 40', 'past_the_hand', 7],
+    ['C frets 12 to 18', 'past_the_hand', 8],
+    ['C frets 9 to 3', 'not_a_number', 8],
     ['C sideways', 'not_a_wish', 2],
   ])('%s is refused: %s', (line, code, at) =>
     expect(readTypedLine(line, PLAYER, inHand)).toMatchObject({ ok: false, error: { code, at } }),

@@ -158,7 +158,8 @@ function typedFrets(
   if (!frets.ok) return fail({ ...frets.error, field: 'line', at: at + frets.error.at })
   const neck = neckOf(instrument)
   const high = frets.value.findIndex((fret) => fret !== null && fret > neck.lastFret)
-  if (high >= 0) return fail({ code: 'not_a_fret', field: 'line', at, text: String(frets.value[high]) })
+  if (high >= 0)
+    return fail({ code: 'past_the_hand', field: 'line', at, text: String(frets.value[high]), most: neck.lastFret })
   const chord = namesOf(frets.value, neck)[0]?.chord ?? before?.chord ?? { root: 'C', formula: ['R', '5'] }
   // An inversion's own bass is told by the bass word, not by the symbol.
   const plain: Chord = { root: chord.root, formula: chord.formula }

@@ -48,6 +48,8 @@ export type QuestionError =
   | FretsError
   | TextErrorOf<{
       not_a_number: { least: number; most: number }
+      /** The neck, or the hand on it, ends before that fret. */
+      past_the_hand: { most: number }
       not_one_of: { choices: readonly string[] }
       not_a_degree: object
       not_a_chord_tone: { formula: Formula; none: boolean }

@@ -4,6 +4,7 @@ import { DEPTH_SCHOOLS, DEPTHS } from '@nestling/core/key'
 import { LANE_ARRANGEMENTS } from '@nestling/core/lane'
 import { CYCLES } from '@nestling/core/practice'
 import { QUESTION_FIELDS, type QuestionField } from '@nestling/core/request'
+import { ENSEMBLES, MANNERS } from '@nestling/core/taste'
 import * as v from 'valibot'
 import { text } from './text.ts'
 
@@ -29,6 +30,9 @@ export const VoicingsQuery = v.strictObject({
   topPitch: PITCH,
   lowest: PITCH,
   highest: PITCH,
+  /** How it is played, and with whom: the shapes then come in the order in which such a player takes them. */
+  manner: v.optional(v.picklist(MANNERS, MANNERS.join(', '))),
+  ensemble: v.optional(v.picklist(ENSEMBLES, ENSEMBLES.join(' or '))),
   limit: v.optional(
     v.pipe(
       v.string(),

@@ -57,7 +57,8 @@ interface LabelProps {
 function Label({ label, x, y, egg }: LabelProps) {
   const size = labelSize(label, egg)
   return (
-    <text x={x} y={y} fontSize={size} className={classes['label']} data-label={label}>
+    // biome-ignore lint/a11y/noAriaHiddenOnFocusable: letters, nothing in them takes the focus
+    <text x={x} y={y} fontSize={size} className={classes['label']} data-label={label} aria-hidden="true">
       {label}
     </text>
   )

@@ -39,7 +39,8 @@ export const ManyEggs = memo(function ManyEggs({ eggs, size, kind = 'sounding', 
         {moved.length > 0 && <path d={paths(moved, RING)} className={classes['halo']} />}
         <path d={paths(these)} className={classes['body']} />
         {labels.length > 0 && (
-          <text className={classes['label']}>
+          // biome-ignore lint/a11y/noAriaHiddenOnFocusable: letters, nothing in them takes the focus
+          <text className={classes['label']} aria-hidden="true">
             {labels.map(({ x, y, label }, index) => (
               <tspan key={index} x={x} y={y} fontSize={labelSize(label, size)}>
                 {label}

@@ -16,7 +16,7 @@ declare global {
 }
 
 /** What is in hand is told to the links of other views once it has rested; nobody waits longer than this for it. */
-const [RESTS_MS, MOST_MS] = [150, 4000]
+const [RESTS_MS, MOST_MS] = [200, 5000]
 
 const frame = () => new Promise(requestAnimationFrame)
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
@@ -26,12 +26,28 @@ async function drawn(): Promise<void> {
   await frame()
 }
 
-/** Before another page is gone to, all that was done here has arrived. */
+/** Before another page is gone to, all that was done here has arrived: the page stands still, and the machine has time. */
 async function atRest(): Promise<void> {
+  let moves = true
+  const observer = new MutationObserver(() => {
+    moves = true
+  })
+  observer.observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true })
   const until = performance.now() + MOST_MS
-  do await pause(RESTS_MS)
-  while (document.querySelector('[aria-busy="true"]') && performance.now() < until)
+  while (moves && performance.now() < until) {
+    moves = false
+    await pause(RESTS_MS)
+    await idle()
+    if (document.querySelector('[aria-busy="true"]')) moves = true
+  }
+  observer.disconnect()
 }
+
+/** Not every browser tells when it has time. */
+const idle = () =>
+  new Promise<unknown>((resolve) =>
+    'requestIdleCallback' in window ? requestIdleCallback(resolve, { timeout: 1000 }) : setTimeout(resolve),
+  )
 
 export async function doWhatWasPressed(): Promise<void> {
   const kept = window.nestlingEarly?.() ?? []

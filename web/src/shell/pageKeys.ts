@@ -62,14 +62,16 @@ export function usePageKeys(keys: PageKeys): void {
     newest.current = keys
   })
   useEffect(() => {
-    let clicked: Element | null = null
+    // All that was clicked since the keyboard went round last: what a panel goes back to when it closes is among it.
+    const clicked = new Set<EventTarget>()
     const onKey = (event: KeyboardEvent) => {
       const { letterKeys } = $session.get().settings
-      onPageKey(event, newest.current, clicked !== null && event.target === clicked, letterKeys)
-      if (event.key === 'Tab') clicked = null
+      onPageKey(event, newest.current, event.target !== null && clicked.has(event.target), letterKeys)
+      if (event.key === 'Tab') clicked.clear()
     }
     const onPointer = ({ target }: PointerEvent) => {
-      clicked = target instanceof Element ? target.closest(PRESSED) : null
+      const pressed = target instanceof Element ? target.closest(PRESSED) : null
+      if (pressed) clicked.add(pressed)
     }
     window.addEventListener('keydown', onKey)
     window.addEventListener('pointerdown', onPointer, true)

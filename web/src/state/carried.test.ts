@@ -3,7 +3,7 @@ import { beforeEach, expect, test } from 'vitest'
 import { givenWindow } from './given.testkit.ts'
 
 const storage = givenWindow()
-const { $carried, addressIn, carriedOf, carry, openCarried } = await import('./carried.ts')
+const { $carried, addressIn, carriedOf, carry, leftAt, openCarried } = await import('./carried.ts')
 
 const own = writeTuning(STANDARD_TUNING)
 const chord = { root: 'Eb', formula: ['R', '3', '5', '7'] } as const
@@ -44,6 +44,18 @@ test('another chord that was taken up opens everywhere, in its own tuning', () =
   carry('Map', other, '/map?chord=D')
   expect(there('Build')).toBe('/?chord=D&shape=000230&open=allow&tuning=D2,A2,D3,G3,A3,D4')
   expect(there('Arpeggio')).toBe('/arpeggio?chord=D&shape=000230&tuning=D2,A2,D3,G3,A3,D4')
+})
+
+test('a key and a tune are found where they were left, and take nothing out of the hand', () => {
+  carry('Build', shape, '/?chord=Ebmaj7&shape=x6878x')
+  leftAt(
+    'Key',
+    carriedOf({ chord: { root: 'Bb', formula: ['R', '3', '5', '7'] }, tuning: STANDARD_TUNING }),
+    '/key?key=Bb',
+  )
+  expect(there('Build')).toBe('/?chord=Ebmaj7&shape=x6878x')
+  expect(addressIn('Key', $carried.get(), own, '/key')).toBe('/key?key=Bb')
+  expect(addressIn('Path', $carried.get(), own, '/path')).toBe('/path')
 })
 
 test('it is kept in the window, and a window that keeps nothing works all the same', () => {

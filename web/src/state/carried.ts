@@ -53,6 +53,17 @@ export function carry(view: CarryingView, inHand: CarriedChord, address: string)
   keepInWindow(KEY, next)
 }
 
+/**
+ * Where a view that has a subject of its own (a key, a tune) can be found again. What it shows replaces nothing in the hand:
+ * only an act does, such as *Build*.
+ */
+export function leftAt(view: 'Key' | 'Path', shown: CarriedChord, address: string): void {
+  const { inHand, left } = $carried.get()
+  const next: Carried = { inHand, left: { ...left, [view]: { address, inHand: shown } } }
+  $carried.set(next)
+  keepInWindow(KEY, next)
+}
+
 const same = (a: CarriedChord, b: CarriedChord): boolean =>
   a.chord === b.chord && a.tuning === b.tuning && (a.frets === '' || b.frets === '' || a.frets === b.frets)
 

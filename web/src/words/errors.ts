@@ -187,6 +187,8 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   not_a_metre: ({ text }) => wants(`${text || 'nothing'} is not a metre`, 'a metre such as 4/4, 3/4 or 6/8'),
   not_a_number: ({ text, least, most }) =>
     wants(`${text || 'nothing'} is no such number`, `a whole number from ${least} to ${most}`),
+  past_the_hand: ({ text, most }) =>
+    wants(`fret ${text} is out of the hand's reach on this neck`, `frets up to ${most}`),
   not_one_of: ({ text, choices }) => wants(`${text || 'nothing'} is none of the choices`, choices.join(', ')),
   not_a_degree: ({ text }) => wants(`${text} is not a degree`, 'degrees such as R, b3, 5 or 9'),
   not_a_chord_tone: ({ text, formula, none }) =>

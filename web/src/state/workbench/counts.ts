@@ -38,8 +38,12 @@ async function countOneByOne(
 ): Promise<boolean> {
   const counts: number[] = []
   for (const question of questions) {
-    counts.push(await countingClient().playableCount(question, player))
-    if (mine !== ticket) return false
+    const count = await countingClient()
+      .playableCount(question, player)
+      // A count that can't be had is left out: each word works without it.
+      .catch(() => undefined)
+    if (count === undefined || mine !== ticket) return false
+    counts.push(count)
   }
   tell(counts)
   return true

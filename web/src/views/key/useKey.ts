@@ -13,7 +13,7 @@ import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
-import { carriedOf, carry } from '../../state/carried.ts'
+import { carriedOf, leftAt } from '../../state/carried.ts'
 import { tell } from '../../state/notices.ts'
 import { hearScore, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
@@ -133,7 +133,7 @@ export function useKey(params: Params): KeyState {
   // Not while one key follows another.
   useEffect(() => {
     if (!shape) return undefined
-    const resting = setTimeout(() => carry('Key', carriedOf(shape), writePlan(answer.plan, neck)), RESTING_MS)
+    const resting = setTimeout(() => leftAt('Key', carriedOf(shape), writePlan(answer.plan, neck)), RESTING_MS)
     return () => clearTimeout(resting)
   }, [shape, answer, neck])
 

@@ -2,9 +2,10 @@
 import { mapOf } from '@nestling/core/map'
 import { type PageData, playerOnPage } from '../../state/page.ts'
 import { readMap } from './address.ts'
+import { writeFirstMap } from './writtenMap.ts'
 
 export function firstMap(query: URLSearchParams, page: PageData): string {
   const player = playerOnPage(page)
   const { question, change } = readMap(query, player).asked
-  return JSON.stringify(mapOf(question, player, change))
+  return writeFirstMap(mapOf(question, player, change))
 }

@@ -12,6 +12,7 @@ import { fretsWord } from '../../words/shapes.ts'
 import { mapClient } from '../../workers/clients.ts'
 import { type AskedMap, isShown, readMap, writeMap } from './address.ts'
 import { readMapLine, writeMapLine } from './line.ts'
+import { readFirstMap } from './writtenMap.ts'
 
 /** An answer, with the question that it belongs to: the page may have gone on asking. */
 export interface FoundMap extends Pick<AskedMap, 'question' | 'change'> {
@@ -65,7 +66,7 @@ export function useMap(query: string, map: string): MapState {
   const past = useStore(asked.$past)
   const [search, setSearch] = useState<MapSearch>(() => ({
     status: 'found',
-    found: { question, change, player, neck: neckOf(instrumentFor(question, player)), map: JSON.parse(map) },
+    found: { question, change, player, neck: neckOf(instrumentFor(question, player)), map: readFirstMap(map) },
   }))
   const isAnswered =
     search.status === 'found' &&

@@ -15,7 +15,7 @@ import { useQuestion } from '../../shell/useQuestion.ts'
 import { tempoWithin } from '../../sound/tapTempo.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
-import { carriedOf, carry } from '../../state/carried.ts'
+import { carriedOf, leftAt } from '../../state/carried.ts'
 import { toArpeggio } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
 import { changeSound, hearScore, swingOf } from '../../state/playback.ts'
@@ -133,7 +133,7 @@ export function usePath(params: Params): PathState {
   )
   useEffect(() => {
     if (!shape) return
-    carry('Path', carriedOf(shape), writePlan(answer.plan, neck))
+    leftAt('Path', carriedOf(shape), writePlan(answer.plan, neck))
     const { tuning } = shape
     keepWalk({
       title: answer.plan.chart.title === '' ? 'the tune' : answer.plan.chart.title,

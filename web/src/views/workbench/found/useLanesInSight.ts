@@ -1,5 +1,5 @@
 /** The lanes of the rails that are in sight; the one in hand is brought there whenever another shape is. */
-import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual'
+import { defaultRangeExtractor, useVirtualizer, type Virtualizer } from '@tanstack/react-virtual'
 import { type RefObject, useLayoutEffect } from 'react'
 import type { Lane } from './rails.ts'
 
@@ -24,6 +24,13 @@ export function useLanesInSight(
     getScrollElement: () => box.current,
     estimateSize: (index) => LANE + (index === handLane ? RULER : lanes[index + 1]?.lane === 0 ? BETWEEN : 0),
     overscan,
+    // The one in hand is there before it has been scrolled to.
+    rangeExtractor: (range) => {
+      const seen = defaultRangeExtractor(range)
+      return handLane < 0 || handLane >= range.count || seen.includes(handLane)
+        ? seen
+        : [...seen, handLane].sort((a, b) => a - b)
+    },
     initialRect: { width: 1232, height: BOX },
     initialOffset: Math.max(0, (handLane + 1) * LANE + RULER - BOX),
   })

@@ -59,16 +59,25 @@ export function Names({ state, frets }: { readonly state: WorkbenchState; readon
         .filter(({ chord }) => others.slice(0, SHOWN).every((name) => symbolOf(name.chord) !== symbolOf(chord)))
         .slice(0, SHOWN_OVER)
         .map((name) => (
-          <button
-            key={name.bass}
-            type="button"
-            className={classes['choose']}
-            title="Press to play it over that bass"
-            onClick={() => hearOverBass(pitchClassOf(name.bass))}
-            data-testid="over"
-          >
-            <b>{symbolOf(name.chord)}</b> over {writeNote(name.bass, settings.naming)}
-          </button>
+          <span key={name.bass} className={classes['over']}>
+            <button
+              type="button"
+              className={classes['choose']}
+              title={`${nameWords(name)}. Press to call it so`}
+              onClick={() => takeName(name.chord, frets)}
+              data-testid="over"
+            >
+              <b>{symbolOf(name.chord)}</b> over {writeNote(name.bass, settings.naming)}
+            </button>
+            <button
+              type="button"
+              className={classes['play']}
+              aria-label={`Play it over ${writeNote(name.bass, settings.naming)}`}
+              onClick={() => hearOverBass(pitchClassOf(name.bass))}
+            >
+              play
+            </button>
+          </span>
         ))}
       <AllNames frets={frets} names={names} over={over} isNow={isNow} symbolOf={symbolOf} />
     </>
@@ -112,12 +121,11 @@ function AllNames({
                 {symbolOf(name.chord)}
               </Menu.Item>
             ))}
-            <Menu.Label>Over a bass of its own: press to play it</Menu.Label>
+            <Menu.Label>Over a bass of its own: press one to call it so</Menu.Label>
             {over.map((name) => (
               <Menu.Item
                 key={name.bass}
-                closeMenuOnClick={false}
-                onClick={() => hearOverBass(pitchClassOf(name.bass))}
+                onClick={() => takeName(name.chord, frets)}
                 rightSection={<small>{nameWords(name)}</small>}
               >
                 {symbolOf(name.chord)} over {writeNote(name.bass, settings.naming)}

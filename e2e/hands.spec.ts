@@ -1,0 +1,106 @@
+/** What lies between: a view after a view, a key after a key, with real keys and a real mouse. */
+import { typeKeys } from './support/hands.ts'
+import { settled } from './support/settled.ts'
+import { watchSounds } from './support/startedSounds.ts'
+import { expect, type Page, test } from './support/test.ts'
+
+const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
+const shape = (page: Page) => page.getByTestId('shape-text')
+const view = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name, exact: true })
+
+async function typed(page: Page, text: string) {
+  await page.keyboard.press('/')
+  await typeKeys(page, text)
+  await page.keyboard.press('Enter')
+  await settled(page)
+}
+
+async function goTo(page: Page, name: string) {
+  await view(page, name).click()
+  await page.waitForLoadState()
+  await settled(page)
+}
+
+test('looking at Key and Path and coming back leaves the chord in hand in hand', async ({ page }) => {
+  await page.goto('/')
+  await settled(page)
+  await typed(page, 'Em7 5432 fret 7')
+  await expect(symbol(page)).toHaveText('Em7')
+  const frets = (await shape(page).textContent()) ?? ''
+  for (const other of ['Key', 'Path', 'Key']) {
+    await goTo(page, other)
+    await goTo(page, 'Build')
+    await expect(symbol(page)).toHaveText('Em7')
+    await expect(shape(page)).toHaveText(frets)
+  }
+  // In another key too: what is remembered there is no reason to take the chord out of the hand.
+  await goTo(page, 'Key')
+  await typed(page, 'Bb')
+  await goTo(page, 'Build')
+  await typed(page, 'F#m7b5')
+  const other = (await shape(page).textContent()) ?? ''
+  await goTo(page, 'Key')
+  await goTo(page, 'Build')
+  await expect(symbol(page)).toHaveText('F♯m7♭5')
+  await expect(shape(page)).toHaveText(other)
+})
+
+test('an act of the Key takes its step into the hand', async ({ page }) => {
+  await page.goto('/?chord=Ebmaj7&shape=x6878x')
+  await settled(page)
+  await goTo(page, 'Key')
+  await typed(page, 'C 5')
+  await page.getByRole('group', { name: 'Acts' }).getByRole('link', { name: 'Build', exact: true }).click()
+  await settled(page)
+  await expect(symbol(page)).toHaveText('Cmaj7')
+  await goTo(page, 'Arpeggio')
+  await expect(page.getByTestId('arpeggio-symbol')).toHaveText('Cmaj7')
+})
+
+test('a name over a bass of its own renames when pressed, and what plays says so', async ({ page }) => {
+  const sounds = await watchSounds(page)
+  await page.goto('/?chord=Em7&shape=xx2433')
+  await settled(page)
+  const over = page.getByTestId('over').first()
+  await expect(over).toBeVisible()
+  await page
+    .getByRole('button', { name: /^Play it over/ })
+    .first()
+    .click()
+  await expect.poll(async () => (await sounds()).length).toBeGreaterThan(2)
+  await expect(symbol(page)).toHaveText('Em7')
+  const name = (await over.locator('b').textContent()) ?? ''
+  await over.click()
+  await expect(symbol(page)).toHaveText(name)
+  await expect(shape(page)).toHaveText('xx2433')
+  await page.keyboard.press('Control+z')
+  await expect(symbol(page)).toHaveText('Em7')
+})
+
+test('frets beyond the hand are told as such, and named frets are never cut short in silence', async ({ page }) => {
+  await page.goto('/')
+  await settled(page)
+  for (const [text, told] of [
+    ['x-3-5-19-5-x', 'fret 19 is out of the hand’s reach'],
+    ['Am7 frets 12 to 18', 'fret 18 is out of the hand’s reach'],
+  ] as const) {
+    await page.keyboard.press('/')
+    await typeKeys(page, text)
+    await expect(page.getByTestId('line-wrong')).toContainText(told.replace('’', "'"))
+    await page.keyboard.press('Escape')
+    await expect(symbol(page)).toHaveText('E♭maj7')
+  }
+})
+
+test('Space plays after a panel that was clicked open was left with Enter', async ({ page }) => {
+  const sounds = await watchSounds(page)
+  await page.goto('/')
+  await settled(page)
+  await page.getByRole('button', { name: /^Arrangement:/ }).click()
+  await page.getByRole('menuitemradio', { name: /^drop 3/ }).click()
+  await settled(page)
+  await page.keyboard.press('Space')
+  await expect.poll(async () => (await sounds()).length).toBeGreaterThan(2)
+  await expect(page.getByRole('menu')).toHaveCount(0)
+})

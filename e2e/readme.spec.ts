@@ -1,0 +1,209 @@
+/** Every line of the README's first five minutes, under a person's keys, with the key that is pressed next. */
+import { typeKeys } from './support/hands.ts'
+import { settled } from './support/settled.ts'
+import { watchSounds } from './support/startedSounds.ts'
+import { expect, type Page, test } from './support/test.ts'
+
+const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
+const shape = (page: Page) => page.getByTestId('shape-text')
+const inTray = (page: Page) => page.getByRole('list', { name: 'Shapes in the tray' }).getByRole('listitem')
+const told = (page: Page, words: RegExp) =>
+  expect(page.getByRole('status').filter({ hasText: words }).last()).toBeVisible()
+
+async function open(page: Page, path = '/') {
+  await page.goto(path)
+  await settled(page)
+}
+
+/** `/`, the text, and the key that ends it. */
+async function typed(page: Page, text: string, end: 'Enter' | 'Escape' = 'Enter') {
+  await page.keyboard.press('/')
+  await typeKeys(page, text)
+  await page.keyboard.press(end)
+}
+
+test.describe('2: anything typed, and what is pressed next', () => {
+  for (const [text, chord, frets] of [
+    ['F#m7b5 drop3 6432', 'F♯m7♭5', /\d/],
+    ['x3545x', 'Cmaj7', 'x3545x'],
+    ['3 7 R 5 on 6521', 'E♭maj7', /\d/],
+    ['m3 m3 m3', 'E♭dim7', /\d/],
+    ['2nd inversion', 'E♭maj7', /\d/],
+    ['fret 5', 'E♭maj7', 'x6878x'],
+    ['this is Cm9', 'Cm9', 'x6878x'],
+  ] as const)
+    for (const end of ['Enter', 'Escape'] as const)
+      test(`${text}, ${end}, then ↑ or ↓, ←, Space and undo`, async ({ page }) => {
+        const sounds = await watchSounds(page)
+        await open(page)
+        await typed(page, text, end)
+        await expect(page.locator('#build-line-input')).not.toBeFocused()
+        await expect(symbol(page)).toHaveText(chord)
+        await expect(shape(page)).toHaveText(frets)
+        await settled(page)
+        const first = (await shape(page).textContent()) ?? ''
+        const before = (await sounds()).length
+        // Where the line leaves one shape only, the next strings have another; else one of both arrows turns it.
+        await page.keyboard.press(text === 'fret 5' ? ']' : 'ArrowUp')
+        await settled(page)
+        if ((await shape(page).textContent()) === first) await page.keyboard.press('ArrowDown')
+        await expect(shape(page)).not.toHaveText(first)
+        await settled(page)
+        const turned = (await shape(page).textContent()) ?? ''
+        await page.keyboard.press('ArrowLeft')
+        await expect(shape(page)).not.toHaveText(turned)
+        await page.keyboard.press('Space')
+        await expect.poll(async () => (await sounds()).length).toBeGreaterThan(before)
+        await page.keyboard.press('Control+z')
+        await expect(shape(page)).toHaveText(turned)
+      })
+
+  test('"this is" on its way to a name says nothing wrong of the page, and takes every space', async ({ page }) => {
+    await open(page)
+    await page.keyboard.press('/')
+    for (const [keys, line] of [
+      ['this', 'this'],
+      [' ', 'this '],
+      ['is', 'this is'],
+      [' ', 'this is '],
+      ['G', 'this is G'],
+      ['7', 'this is G7'],
+    ] as const) {
+      await typeKeys(page, keys)
+      await expect(page.locator('#build-line-input')).toHaveValue(line)
+    }
+    // It is none: that is told, and the name stays.
+    await expect(page.getByTestId('line-wrong')).toContainText('G7')
+    await page.keyboard.press('Enter')
+    await expect(symbol(page)).toHaveText('E♭maj7')
+    await page.keyboard.press('t')
+    await expect(inTray(page)).toContainText('E♭maj7')
+  })
+
+  test('a word of the sentence is stepped through with ↑ and ↓, and says how many shapes', async ({ page }) => {
+    await open(page)
+    const word = page.getByRole('button', { name: /^Arrangement:/ })
+    await word.focus()
+    const first = await word.textContent()
+    await page.keyboard.press('ArrowDown')
+    await expect(word).not.toHaveText(first ?? '')
+    await page.keyboard.press('ArrowUp')
+    await expect(word).toHaveText(first ?? '')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('menuitemradio').first().getByTestId('choice-count')).toHaveText(/^\d+$/)
+  })
+})
+
+test('3: arrows move and turn it, brackets take other strings, Space plays', async ({ page }) => {
+  const sounds = await watchSounds(page)
+  await open(page)
+  for (const [key, frets, name] of [
+    ['ArrowRight', 'x7989x', 'Emaj7'],
+    ['ArrowLeft', 'x6878x', 'E♭maj7'],
+    ['ArrowUp', 'x-10-12-8-11-x', 'E♭maj7'],
+    ['ArrowDown', 'x6878x', 'E♭maj7'],
+    [']', 'xx1333', 'E♭maj7'],
+    ['[', 'x6878x', 'E♭maj7'],
+  ] as const) {
+    await page.keyboard.press(key)
+    await expect(shape(page)).toHaveText(frets)
+    await expect(symbol(page)).toHaveText(name)
+    await settled(page)
+  }
+  await page.keyboard.press('Space')
+  await expect.poll(async () => (await sounds()).length).toBeGreaterThan(3)
+})
+
+test('5: Backspace clears the neck; pressed places are named, and another name is taken', async ({ page }) => {
+  await open(page)
+  await page.keyboard.press('Backspace')
+  await expect(page.getByTestId('egg')).toHaveCount(0)
+  for (const place of ['5:3', '4:2', '2:1']) {
+    const box = await page.locator(`[data-place="${place}"]`).boundingBox()
+    if (!box) throw new Error(`no place ${place}`)
+    await page.mouse.click(box.x + box.width * 0.66, box.y + box.height / 2)
+  }
+  await expect(shape(page)).toHaveText('x32x1x')
+  await expect(symbol(page)).toContainText('C')
+})
+
+test('7: the Key’s lines, each followed by arrows and digits', async ({ page }) => {
+  await open(page, '/key')
+  const key = page.getByTestId('key-name')
+  for (const [text, heading, steps] of [
+    ['Bb ninths 6 5', 'B♭ major', 14],
+    ['D triads 321', 'D major', 7],
+    ['F# dorian 5', 'F♯ Dorian', 7],
+  ] as const) {
+    await typed(page, text)
+    await expect(key).toHaveText(heading)
+    await expect(page.getByTestId('lane-step')).toHaveCount(steps)
+    await settled(page)
+    await page.keyboard.press('ArrowUp')
+    await expect(page.getByRole('button', { name: /^step 2,/ }).first()).toHaveAttribute('aria-pressed', 'true')
+    await page.keyboard.press('ArrowDown')
+    await expect(page.getByRole('button', { name: /^step 1,/ }).first()).toHaveAttribute('aria-pressed', 'true')
+  }
+  await page.keyboard.press('ArrowRight')
+  await expect(key).toHaveText('B Dorian')
+  await page.keyboard.press('2')
+  await page.keyboard.press('5')
+  await expect(page.getByRole('list', { name: /numbers/i }).getByRole('listitem')).toHaveCount(2)
+})
+
+test('8: a tune typed in bars; held, another shape, the views of it, played and saved', async ({ page }) => {
+  await open(page, '/path')
+  await page.keyboard.press('/')
+  await page.keyboard.press('Control+a')
+  await typeKeys(page, '| Dm7 | G7 | Cmaj7 | % |')
+  await page.keyboard.press('Escape')
+  const chords = page.getByTestId('tune-chord')
+  await expect(chords).toHaveCount(4)
+  await expect(chords.first()).toContainText('Dm7')
+  await page.keyboard.press('h')
+  await expect(page.getByText('held').first()).toBeVisible()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Escape')
+  for (const look of ['in systems', 'on staff and TAB', 'as a table', 'in time']) {
+    await page.keyboard.press('v')
+    await expect(page.getByRole('button', { name: look, exact: true })).toHaveAttribute('aria-pressed', 'true')
+  }
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0)
+})
+
+test('9: what is in hand through all roots; a run typed; started, graded, shown', async ({ page }) => {
+  await open(page)
+  await page.keyboard.press('r')
+  await page.waitForURL(/\/practice/)
+  await settled(page)
+  await expect(page.getByTestId('run-chord')).toContainText('maj7')
+  await typed(page, 'm7 on 5 and 6 fourths from E 80')
+  await expect(page.getByTestId('run-chord')).toContainText('Em7')
+  await expect(page.getByLabel('Tempo, beats per minute')).toHaveValue('80')
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await page.keyboard.press('s')
+  await page.keyboard.press('3')
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0)
+})
+
+test('11: into the tray, the Book and onto a sheet, and taken back', async ({ page }) => {
+  await open(page)
+  await page.keyboard.press('t')
+  await expect(inTray(page)).toHaveCount(1)
+  const kept = async () => (await (await page.request.get('/api/shapes')).json()).shapes.length
+  const before = await kept()
+  await page.keyboard.press('k')
+  await told(page, /^Saved to Book/)
+  expect(await kept()).toBe(before + 1)
+  await page.keyboard.press('Control+z')
+  await expect.poll(kept).toBe(before)
+  await page.keyboard.press('Control+z')
+  await expect(inTray(page)).toHaveCount(0)
+  await page.keyboard.press('w')
+  await page.waitForURL(/\/sheet/)
+})
