@@ -92,15 +92,3 @@ test('frets beyond the hand are told as such, and named frets are never cut shor
     await expect(symbol(page)).toHaveText('E♭maj7')
   }
 })
-
-test('Space plays after a panel that was clicked open was left with Enter', async ({ page }) => {
-  const sounds = await watchSounds(page)
-  await page.goto('/')
-  await settled(page)
-  await page.getByRole('button', { name: /^Arrangement:/ }).click()
-  await page.getByRole('menuitemradio', { name: /^drop 3/ }).click()
-  await settled(page)
-  await page.keyboard.press('Space')
-  await expect.poll(async () => (await sounds()).length).toBeGreaterThan(2)
-  await expect(page.getByRole('menu')).toHaveCount(0)
-})

@@ -43,8 +43,8 @@ test.describe('2: anything typed, and what is pressed next', () => {
         await settled(page)
         const first = (await shape(page).textContent()) ?? ''
         const before = (await sounds()).length
-        // Where the line leaves one shape only, the next strings have another; else one of both arrows turns it.
-        await page.keyboard.press(text === 'fret 5' ? ']' : 'ArrowUp')
+        // Where the line leaves one shape only, it is moved; else one of both arrows turns it.
+        await page.keyboard.press(text === 'fret 5' ? 'ArrowRight' : 'ArrowUp')
         await settled(page)
         if ((await shape(page).textContent()) === first) await page.keyboard.press('ArrowDown')
         await expect(shape(page)).not.toHaveText(first)
@@ -148,7 +148,7 @@ test('7: the Key’s lines, each followed by arrows and digits', async ({ page }
   await expect(key).toHaveText('B Dorian')
   await page.keyboard.press('2')
   await page.keyboard.press('5')
-  await expect(page.getByRole('list', { name: /numbers/i }).getByRole('listitem')).toHaveCount(2)
+  await expect(page.getByRole('list', { name: 'What is written' }).getByRole('listitem')).toHaveCount(2)
 })
 
 test('8: a tune typed in bars; held, another shape, the views of it, played and saved', async ({ page }) => {

@@ -67,7 +67,7 @@ export const test = base.extend<{ readonly uncaught: readonly Error[] }, { reado
       await use(errors)
       noLonger()
       expect(
-        errors.map(({ stack, message }) => stack ?? message),
+        errors.map(({ name, stack, message }) => `${name}: ${message} ${stack ?? ''}`),
         'errors that the page did not catch',
       ).toEqual([])
     },

@@ -25,9 +25,12 @@ export const NOTES_FILE = { family: 'Bravura', url: notes }
 
 let ready: Promise<unknown> | undefined
 
-/** Widths are right only once the faces are there. */
+/** Widths are right only once the faces are there. Those that did not come are asked for again the next time. */
 export const facesReady = (): Promise<unknown> => {
   ready ??= Promise.all(Object.values(FAMILIES).map((family) => document.fonts.load(`20px "${family}"`)))
+  ready.catch(() => {
+    ready = undefined
+  })
   return ready
 }
 

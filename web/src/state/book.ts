@@ -12,6 +12,7 @@ import type {
   KeptShapeDraft,
   ShapesChange,
 } from '../contracts/shape.ts'
+import { did } from './deeds.ts'
 import { call, type Reply } from './http.ts'
 import { tell } from './notices.ts'
 import { keepOrWait } from './outbox.ts'
@@ -77,7 +78,11 @@ export async function keepAs(shape: Shape): Promise<void> {
     return
   }
   const [twin] = reply.value.same
-  tell.done(`Saved to Book: ${reply.value.name}${twin ? `. The same shape is there already, as ${twin.name}` : ''}`)
+  const { id, version, name: kept } = reply.value
+  did(`Saved to Book: ${kept}${twin ? `. The same shape is there already, as ${twin.name}` : ''}`, {
+    method: 'DELETE',
+    path: `/api/shapes/${id}?version=${version}`,
+  })
 }
 
 /** A kept shape as music, on the player's own neck where it sounds its chord there; without a voicing where it does so nowhere. */

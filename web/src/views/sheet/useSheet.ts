@@ -214,7 +214,9 @@ function useKept(first: KeptSheet, sheet: Sheet, show: (sheet: Sheet) => void): 
 function useFaces(): boolean {
   const [isReady, setReady] = useState(false)
   useEffect(() => {
-    void facesReady().then(() => setReady(true))
+    // Without its faces the page is drawn in others, until it is opened again.
+    const drawn = () => setReady(true)
+    facesReady().then(drawn, drawn)
   }, [])
   return isReady
 }
