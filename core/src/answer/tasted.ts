@@ -25,6 +25,8 @@ const SCHOOLS: Readonly<Record<Ensemble, readonly OmissionSchool[]>> = {
 }
 /** A chord of three tones and more has three at least. */
 const FEWEST_STRINGS = 3
+/** The clock is looked at so seldom. */
+const AT_ONCE = 64
 
 export interface Tasted {
   readonly shapes: readonly TastedShape[]
@@ -53,6 +55,10 @@ export function tastedShapes(
     const found = searchVoicings({ ...query, school, ...(slash === undefined ? {} : { bass: slash }) })
     cut ??= found.cut
     for (let row = 0; row < found.count; row++) {
+      if (row % AT_ONCE === 0 && query.budget?.isOver?.()) {
+        cut ??= 'time'
+        break
+      }
       const frets = fretsAt(found, row)
       const word = writeFrets(frets)
       if (seen.has(word) || soundingCount(frets) < fewest) continue

@@ -32,6 +32,34 @@ test('a question that could take minutes ends with what it has, says so, and why
 })
 
 describe('shapes over HTTP', () => {
+  test('come in the order of a player when a manner or an ensemble is told, each with the terms of its score', async () => {
+    const first = async (query: string) => (await ask(voicings, { path: `/api/voicings?${query}` })).body.voicings[0]
+    expect((await first('chord=A&manner=barre')).shape).toBe('577655')
+    expect((await first('chord=D&open=allow&manner=open&ensemble=alone')).shape).toBe('xx0232')
+    const { shape, taste } = await first('chord=Gmaj7&ensemble=alone')
+    expect(shape).toBe('3x443x')
+    const sum = taste.terms.reduce((total: number, { value }: { readonly value: number }) => total + value, 0)
+    expect(Math.abs(sum - taste.total)).toBeLessThan(0.01 * taste.terms.length)
+    expect(taste.terms[0]).toMatchObject({ term: 'easy', words: 'effort of the fingering' })
+    for (const [field, wrong] of [
+      ['manner', 'jazz'],
+      ['ensemble', 'trio'],
+    ] as const) {
+      const { status, body } = await ask(voicings, { path: `/api/voicings?chord=A&${field}=${wrong}` })
+      expect([status, body.field]).toEqual([400, field])
+      expect(body.expected).toMatch(/barre|bass-player/)
+    }
+  })
+
+  test('with a manner a question that could take minutes ends too, and says so', async () => {
+    const tuning = 'C2,D2,E2,F2,G2,A2,D3,G3,B3,E4'
+    const { status, body } = await ask(voicings, {
+      path: `/api/voicings?chord=C13&open=allow&tuning=${tuning}&manner=solo&limit=50`,
+    })
+    expect([status, body.truncated]).toEqual([200, true])
+    expect(body.voicings.length).toBeGreaterThan(0)
+  })
+
   test('tell the effort of their fingers and the hand’s verdict, and keep to a top pitch and a register', async () => {
     const { body } = await ask(voicings, {
       path: '/api/voicings?chord=Cmaj7&arrangement=drop-2&strings=5432&topPitch=E4&lowest=C3&highest=E4',
