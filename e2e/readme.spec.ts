@@ -1,8 +1,11 @@
 /** Every line of the README's first five minutes, under a person's keys, with the key that is pressed next. */
 import { typeKeys } from './support/hands.ts'
+import { emptyTray } from './support/kept.ts'
 import { settled } from './support/settled.ts'
 import { watchSounds } from './support/startedSounds.ts'
 import { expect, type Page, test } from './support/test.ts'
+
+test.beforeEach(({ request }) => emptyTray(request))
 
 const symbol = (page: Page) => page.getByRole('button', { name: /^Chord / })
 const shape = (page: Page) => page.getByTestId('shape-text')

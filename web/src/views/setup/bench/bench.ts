@@ -103,14 +103,15 @@ async function bringBack(id: number, draft: InstrumentDraft): Promise<void> {
 export async function takeInstrumentAway(): Promise<void> {
   const { instrument } = $session.get()
   if (instrument.id === 0 || !(await takeAway(instrument.id))) return
-  const [next] = $session.get().instruments
-  if (next) await chooseInstrument(next.id)
   const draft = draftOf(instrument)
+  // Before anything is waited for: whoever undoes at once undoes this.
   steps.did({
     back: () => bringBack(instrument.id, draft),
     again: () => takeAway(numberNow(instrument.id)),
     later: { words: `Deleted: ${instrument.name}`, undo: { method: 'POST', path: '/api/instruments', body: draft } },
   })
+  const [next] = $session.get().instruments
+  if (next) await chooseInstrument(next.id)
 }
 
 /** A habit or the hand, with its way back. */
