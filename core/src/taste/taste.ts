@@ -14,7 +14,6 @@ export interface Taste {
 }
 
 export interface TasteReader {
-  readonly totalOf: (frets: Frets, fingering: Fingering) => number
   readonly tasteOf: (frets: Frets, fingering: Fingering) => Taste
 }
 
@@ -28,7 +27,6 @@ export function tasteReader(chord: Chord, neck: Neck, hand: HandProfile, context
   }
   const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0)
   return {
-    totalOf: (frets, fingering) => sum(valuesOf(frets, fingering)),
     tasteOf(frets, fingering) {
       const values = valuesOf(frets, fingering)
       const parts = TASTE_TERMS.map((term, index) => ({ term, value: values[index] ?? 0 }))

@@ -14,7 +14,7 @@ export interface TasteContext {
 }
 
 /** What several manners share. */
-export type TasteGroup = 'strum' | 'free' | 'top' | 'band' | 'blues' | 'barre' | 'comp'
+export type TasteGroup = 'strum' | 'free' | 'top' | 'band' | 'blues' | 'barre'
 
 /** One thing that is looked at in a shape, as a number. */
 export const TASTE_TERMS = [

@@ -50,8 +50,8 @@ export const BASS_BESIDE_A_BASS = 0.15
 const GROUPS: Readonly<Record<Manner, readonly TasteGroup[]>> = {
   open: ['strum', 'free'],
   barre: ['strum', 'barre'],
-  comp: ['comp'],
-  bossa: ['comp'],
+  comp: [],
+  bossa: [],
   funk: ['top', 'band'],
   blues: ['blues'],
   solo: ['free'],
