@@ -1,13 +1,14 @@
 /** The README's command, as a player types it: in a fresh copy of the tree, with no variable of ours set. */
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process'
 import { copyFileSync, cpSync, mkdirSync, mkdtempSync, readdirSync, realpathSync, rmSync, symlinkSync } from 'node:fs'
-import { createConnection } from 'node:net'
+import { type AddressInfo, createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { expect, test } from './support/test.ts'
 
 const root = join(import.meta.dirname, '..')
-const PORT = 4321
+/** The README's; another one where that is taken, as by a demo that runs beside the tests. */
+const USUAL_PORT = 4321
 const OURS = ['NESTLING_DATA', 'HOST', 'PORT', 'NODE_ENV', 'INIT_CWD']
 
 const git = (folder: string, ...args: string[]) =>
@@ -21,7 +22,8 @@ function copyOfTheTree(into: string): void {
     mkdirSync(dirname(join(into, file)), { recursive: true })
     cpSync(join(root, file), join(into, file), { preserveTimestamps: true })
   }
-  cpSync(join(root, 'web/dist'), join(into, 'web/dist'), { recursive: true, preserveTimestamps: true })
+  for (const made of ['web/dist', '.cache/driver'])
+    cpSync(join(root, made), join(into, made), { recursive: true, preserveTimestamps: true })
   const installed = join(root, 'node_modules')
   mkdirSync(join(into, 'node_modules/@nestling'), { recursive: true })
   for (const name of readdirSync(installed)) {
@@ -33,17 +35,22 @@ function copyOfTheTree(into: string): void {
     symlinkSync(join(into, workspace), join(into, 'node_modules/@nestling', workspace))
 }
 
-const isTaken = (port: number) =>
-  new Promise<boolean>((resolve) => {
-    const socket = createConnection({ port, host: '127.0.0.1' })
-    socket.once('connect', () => resolve(true)).once('error', () => resolve(false))
-    socket.once('connect', () => socket.end())
+/** @returns the port, or one that is free in its place. */
+const freePort = (port: number) =>
+  new Promise<number>((resolve) => {
+    const server = createServer()
+    server.once('error', () => resolve(freePort(0)))
+    server.listen(port, '127.0.0.1', () => {
+      const { port: taken } = server.address() as AddressInfo
+      server.close(() => resolve(taken))
+    })
   })
 
-function demo(folder: string): { readonly child: ChildProcess; readonly said: () => string } {
+function demo(folder: string, port: number): { readonly child: ChildProcess; readonly said: () => string } {
   const environment = Object.fromEntries(
     Object.entries(process.env).filter(([name]) => !OURS.includes(name) && !name.startsWith('npm_')),
   )
+  if (port !== USUAL_PORT) environment['PORT'] = String(port)
   const child = spawn('npm', ['run', 'demo'], { cwd: folder, env: environment, detached: true })
   let heard = ''
   for (const stream of [child.stdout, child.stderr])
@@ -60,21 +67,21 @@ test.beforeEach(() => {
 test.afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
 test('npm run demo shows twelve shapes and three instruments, and leaves no stray file', async ({ page }) => {
-  expect(await isTaken(PORT), `port ${PORT} is free`).toBe(false)
+  const port = await freePort(USUAL_PORT)
   copyOfTheTree(folder)
   git(folder, 'init', '-q')
   git(folder, 'add', '-A')
-  const { child, said } = demo(folder)
+  const { child, said } = demo(folder, port)
   try {
-    await expect.poll(said, { timeout: 120_000 }).toContain(`http://127.0.0.1:${PORT}`)
-    await page.goto(`http://127.0.0.1:${PORT}/book`)
+    await expect.poll(said, { timeout: 120_000 }).toContain(`http://127.0.0.1:${port}`)
+    await page.goto(`http://127.0.0.1:${port}/book`)
     await expect(page.locator('[data-alive]')).toBeVisible()
-    const { shapes } = await (await page.request.get(`http://127.0.0.1:${PORT}/api/shapes`)).json()
+    const { shapes } = await (await page.request.get(`http://127.0.0.1:${port}/api/shapes`)).json()
     expect(shapes).toHaveLength(12)
     // As far as the window shows them; the others come as the list is scrolled.
     await expect(page.getByTestId('book-list').getByRole('article', { name: 'first bar' })).toBeVisible()
     await expect(page.getByRole('navigation', { name: 'Contents' })).toContainText('all of it12')
-    await page.goto(`http://127.0.0.1:${PORT}/setup`)
+    await page.goto(`http://127.0.0.1:${port}/setup`)
     // One in hand, the others under it.
     await expect(page.getByTestId('other-instrument')).toHaveCount(2)
     // Nothing changed, nothing new that git does not ignore; and of what it ignores, the data in one place.

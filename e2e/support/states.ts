@@ -168,6 +168,22 @@ export const STATES: readonly State[] = [
   { name: 'A page that is not there', path: NOWHERE },
 ]
 
+/** A state of every view that is used in each sitting, and of Build one with a menu and one with an error. */
+export const IN_EACH_RUN: ReadonlySet<string> = new Set([
+  'Build',
+  'Build, a choice open',
+  'Build, an error typed',
+  'Map',
+  'Arpeggio',
+  'Key',
+  'Path',
+  'Practice',
+  'Logbook',
+  'Book',
+  'Sheet',
+  'Set-up',
+])
+
 /** Something of every view that is there once it is drawn. */
 const SHOWN =
   '[data-testid=bench], [data-testid=shape-row], [data-testid=map-cell], [data-testid=hand-bar], [data-testid=sheet-page], [data-testid=book-list] article, section h2, main h1, [data-testid=lane-step], [data-testid=tune-chord], [data-testid=run-chord], [data-testid=card-question], [data-testid=days-table], .recharts-surface, article, [role=tabpanel]:visible'

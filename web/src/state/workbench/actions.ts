@@ -7,7 +7,7 @@ import { type KeptWish, type Question, questionAround, readTypedLine } from '@ne
 import type { Fingers } from '@nestling/core/shape'
 import { type Frets, rotate, slide, soundingStrings, type Voicing, voicingOf } from '@nestling/core/voicing'
 import type { TypedRead } from '../asked.ts'
-import { $preview, afterStep, asked, current, finishLine, neckIn, step, voicingInHand } from './store.ts'
+import { $preview, $workbench, afterStep, asked, current, finishLine, neckIn, step, voicingInHand } from './store.ts'
 import type { Step, WorkbenchState } from './types.ts'
 
 /** Every keystroke in the line. A text that can't be read changes nothing and says what is wrong. */
@@ -51,13 +51,20 @@ export function takeQuestion(question: Question): void {
   step({ question, byHand: false, stated: false, ...(sameNeck ? {} : { frets: undefined }) }, { search: true })
 }
 
-/** A shape from the list: of the chord that is asked. One of another string set is asked for there. */
+/**
+ * A shape from the list: of the chord that is asked. One of another string set is asked for there; one of a list that is
+ * about to be replaced is of the chord that the list was of.
+ */
 export function takeShape(frets: Frets): void {
-  const { question } = current()
+  const now = current()
+  const isOf = ({ chord }: Question) => voicingOf(chord, frets, neckIn(now)) !== undefined
+  const { question } = isOf(now.question) ? now : ($workbench.get() ?? now)
+  if (!isOf(question)) return setByHand(frets)
   const sounding = soundingStrings(frets)
   const isAsked = question.strings === undefined || question.strings.join() === sounding.join()
-  if (isAsked) step({ frets, byHand: false }, { search: false, keepsLine: true })
-  else step({ frets, byHand: false, question: { ...question, strings: sounding } }, { search: true })
+  if (isAsked && question === now.question) step({ frets, byHand: false }, { search: false, keepsLine: true })
+  else
+    step({ frets, byHand: false, question: isAsked ? question : { ...question, strings: sounding } }, { search: true })
 }
 
 /** Another way to finger the shape in hand. */

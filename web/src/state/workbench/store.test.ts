@@ -122,6 +122,14 @@ test('what is shown agrees while a search goes on and when it fails: never a cho
   expect(voicingInHand(current())).toBeDefined()
 })
 
+test('a row pressed while the next list is on its way is of the chord of its own list', async () => {
+  searches.byHand = true
+  moveFret(1)
+  expect(symbol()).toBe('Emaj7')
+  takeShape(frets('x-10-12-8-11-x'))
+  expect([symbol(), voicingInHand(current()) !== undefined]).toEqual(['Ebmaj7', true])
+})
+
 test('a chosen fingering stays with its shape and goes when another comes into hand', async () => {
   const chosen = [null, 1, 3, 2, 4, null] as const
   takeFingers(chosen)
