@@ -59,7 +59,10 @@ export function takeShape(frets: Frets): void {
   const now = current()
   const isOf = ({ chord }: Question) => voicingOf(chord, frets, neckIn(now)) !== undefined
   const { question } = isOf(now.question) ? now : ($workbench.get() ?? now)
-  if (!isOf(question)) return setByHand(frets)
+  if (!isOf(question)) {
+    setByHand(frets)
+    return
+  }
   const sounding = soundingStrings(frets)
   const isAsked = question.strings === undefined || question.strings.join() === sounding.join()
   if (isAsked && question === now.question) step({ frets, byHand: false }, { search: false, keepsLine: true })
