@@ -82,10 +82,10 @@ test('an older database whose upgrade is killed at three moments has all that wa
 test('three times killed while it writes: what was acknowledged is there', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'nestling-kills-'))
   try {
-    for (const [round, afterMs] of [60, 170, 320].entries()) {
+    for (const [round, afterMs] of [0, 60, 170].entries()) {
       const { acknowledged, lost, kept } = await killRound(folder, `round${round}`, afterMs)
       expect([lost, kept]).toEqual([[], []])
-      if (round > 0) expect(acknowledged).toBeGreaterThan(0)
+      expect(acknowledged).toBeGreaterThan(0)
     }
   } finally {
     rmSync(folder, { recursive: true, force: true })

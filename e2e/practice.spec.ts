@@ -65,9 +65,10 @@ test('a string that is missed is told at its end, proposed as hard, and overrule
   await page.keyboard.press('3')
   await expect(page.getByText('you say had it')).toBeVisible()
   await page.keyboard.press('Space')
+  // Where the machine stalls, the next root has come and gone before the run was stopped.
   await expect
-    .poll(async () => (await log(page, '7'))[0])
-    .toMatchObject({ grade: 'had', judge: 'player', faults: expect.stringMatching(/:0/) })
+    .poll(() => log(page, '7'))
+    .toContainEqual(expect.objectContaining({ grade: 'had', judge: 'player', faults: expect.stringMatching(/:0/) }))
 })
 
 test('without the ear digits say how it went; what is shown is hard at best; what nobody judged was played', async ({

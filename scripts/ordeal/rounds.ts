@@ -30,8 +30,11 @@ interface Told {
   readonly no: Set<string>
 }
 
-/** Writes without a pause, several at once, until `until` says so or the server is gone. */
-async function writing({ address }: Started, name: string, until: () => boolean): Promise<Told> {
+/**
+ * Writes without a pause, several at once, until `until` says so or the server is gone.
+ * @param begun Called once, when the first write is acknowledged.
+ */
+async function writing({ address }: Started, name: string, until: () => boolean, begun: () => void): Promise<Told> {
   const told: Told = { yes: new Set(), no: new Set() }
   const one = async (lane: number) => {
     for (let index = 0; !until(); index++) {
@@ -39,6 +42,7 @@ async function writing({ address }: Started, name: string, until: () => boolean)
       try {
         const { status } = await ask(address, 'POST', 'shapes', shape(own))
         ;(status === 201 ? told.yes : told.no).add(own)
+        if (status === 201 && told.yes.size === 1) begun()
       } catch {
         // Killed: nothing was said of this one.
         return
@@ -79,17 +83,16 @@ async function begun(folder: string): Promise<Started> {
   return server
 }
 
-/** Killed at a moment that nobody chose, while it writes. */
+/** Killed at a moment that nobody chose, while it writes. @param afterMs After the first write that it acknowledged. */
 export async function killRound(folder: string, name: string, afterMs: number): Promise<Round> {
   const server = await begun(folder)
-  const killing = new Promise<void>((resolve) =>
-    setTimeout(() => {
-      server.child.kill('SIGKILL')
-      resolve()
-    }, afterMs),
+  const kill = () => server.child.kill('SIGKILL')
+  const told = await writing(
+    server,
+    name,
+    () => false,
+    () => setTimeout(kill, afterMs),
   )
-  const told = await writing(server, name, () => false)
-  await killing
   await ended(server.child)
   return await judged(folder, name, told)
 }
@@ -109,14 +112,20 @@ export async function migrationRound(folder: string, known: number, name: string
 export async function fullRound(disk: SmallDisk, name: string, afterMs: number): Promise<Round> {
   const server = await begun(disk.folder)
   let isOver = false
-  setTimeout(() => disk.fill(), afterMs)
-  setTimeout(
+  const told = await writing(
+    server,
+    name,
+    () => isOver,
     () => {
-      isOver = true
+      setTimeout(() => disk.fill(), afterMs)
+      setTimeout(
+        () => {
+          isOver = true
+        },
+        2 * afterMs + 100,
+      )
     },
-    2 * afterMs + 100,
   )
-  const told = await writing(server, name, () => isOver)
   server.child.kill('SIGKILL')
   await ended(server.child)
   disk.free()

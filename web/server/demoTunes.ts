@@ -2,7 +2,7 @@
 import { playedChart, readChart } from '@nestling/core/chart'
 import { writeSymbol } from '@nestling/core/chord'
 import { MEDIUM_HAND } from '@nestling/core/hand'
-import { type Instrument, neckOf, type StringSet } from '@nestling/core/neck'
+import { type Instrument, neckOf } from '@nestling/core/neck'
 import { findPath, type HeldShape, PATH_WEIGHTS, PATH_WISHES } from '@nestling/core/path'
 import { must } from '@nestling/core/result'
 import { readFrets, writeFrets } from '@nestling/core/voicing'
@@ -17,10 +17,6 @@ const CHARTS: readonly string[] = [
   'title: Night Heron\nkey: D\n4/4 ballad =66\n[A] |: Dadd9 | Gmaj7 | Bm7 | A7sus4 |\n| Em9 | Gmaj7 | A7 | Dadd9 :|',
 ]
 
-const SETS: readonly StringSet[] = [
-  [1, 2, 3, 4],
-  [0, 2, 3, 4],
-]
 const FRET_MAX = 12
 
 /** Tunes whose shapes of the Book are held in them. */
@@ -49,7 +45,7 @@ export const demoTunes = (instrument: Instrument): readonly TuneDraft[] =>
       neck: neckOf(instrument),
       hand: MEDIUM_HAND,
       thumb: false,
-      wishes: { ...PATH_WISHES, strings: SETS, fretMax: FRET_MAX },
+      wishes: { ...PATH_WISHES, fretMax: FRET_MAX },
       weights: PATH_WEIGHTS,
       loop: true,
       held,

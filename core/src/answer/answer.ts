@@ -4,12 +4,15 @@
  */
 import {
   type HandVerdict,
+  handOn,
   handVerdict,
   type RankedShape,
   type RegisterWarning,
   rankShapes,
+  reachMm,
   registerWarnings,
   type SilentString,
+  shapeScorer,
   silentStrings,
 } from '../hand/index.ts'
 import { type ChordName, namesOfTones, soundedTones, soundKey } from '../name/index.ts'
@@ -69,9 +72,8 @@ export function answerTo(
   const query: VoicingQuery = { ...queryOf(question, player), ...register, budget }
   const { neck, chord } = query
   const { ranked, count, foundCut } = playing
-    ? tasted(question, player, playing, { ...register, budget })
-    : byEase(query, question, player)
-  const shown = ranked.length > limit ? ranked.slice(0, limit) : ranked
+    ? tasted(question, player, playing, { ...register, budget }, limit)
+    : byEase(query, question, player, limit)
   const voicingIn = voicingReader(chord, neck)
   const namesOfSound = new Map<number, readonly ChordName[]>()
   const told = (shape: RankedShape & { readonly taste?: Taste }): AnsweredShape => {
@@ -101,11 +103,11 @@ export function answerTo(
     }
   }
   const shapes: AnsweredShape[] = []
-  for (const [index, shape] of shown.entries()) {
+  for (const [index, shape] of ranked.entries()) {
     if (index % AT_ONCE === AT_ONCE - 1 && isOver?.()) return { shapes, count, cut: foundCut ?? 'time' }
     shapes.push(told(shape))
   }
-  return { shapes, count, cut: foundCut ?? (ranked.length > limit ? 'limit' : undefined) }
+  return { shapes, count, cut: foundCut ?? (count > limit ? 'limit' : undefined) }
 }
 
 interface Ranked {
@@ -114,13 +116,29 @@ interface Ranked {
   readonly foundCut: SearchCut | undefined
 }
 
-function byEase(query: VoicingQuery, question: Question, player: Player): Ranked {
+function byEase(query: VoicingQuery, question: Question, player: Player, limit: number): Ranked {
   const found = searchVoicings(query)
-  const ranked = rankShapes(found, query.neck, player.hand, rankingFor(question, player))
+  const ranked = rankShapes(found, query.neck, player.hand, rankingFor(question, player)).slice(0, limit)
   return { ranked, count: found.count, foundCut: found.cut }
 }
 
-function tasted(question: Question, player: Player, playing: Playing, more: Partial<VoicingQuery>): Ranked {
-  const { shapes, cut } = tastedShapes(question, player, playing, more)
-  return { ranked: shapes, count: shapes.length, foundCut: cut }
+function tasted(
+  question: Question,
+  player: Player,
+  playing: Playing,
+  more: Partial<VoicingQuery>,
+  limit: number,
+): Ranked {
+  const { shapes, reader, cut } = tastedShapes(question, player, playing, more)
+  const { neck } = queryOf(question, player)
+  const { bestFingering } = handOn(neck, player.hand, { thumb: player.thumb })
+  const scoreOf = shapeScorer(neck, rankingFor(question, player))
+  const ranked = shapes.slice(0, limit).map(({ frets, hold }) => ({
+    frets,
+    reachMm: reachMm(neck, frets),
+    fingering: bestFingering(frets),
+    score: scoreOf(frets, hold.effort),
+    taste: reader.tasteOf(frets, hold),
+  }))
+  return { ranked, count: shapes.length, foundCut: cut }
 }

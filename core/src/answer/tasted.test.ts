@@ -10,8 +10,10 @@ import { tastedShapes } from './index.ts'
 
 const question = (chord: string, more: Record<string, string> = {}) =>
   must(readQuestion({ chord, ...more }, PLAYER) as Result<Question, never>)
-const taken = (chord: string, manner: Manner, ensemble: Ensemble = 'alone', more: Record<string, string> = {}) =>
-  tastedShapes(question(chord, more), PLAYER, { manner, ensemble }, {}).shapes
+const taken = (chord: string, manner: Manner, ensemble: Ensemble = 'alone', more: Record<string, string> = {}) => {
+  const { shapes, reader } = tastedShapes(question(chord, more), PLAYER, { manner, ensemble }, {})
+  return shapes.map((shape) => ({ ...shape, taste: reader.tasteOf(shape.frets, shape.hold) }))
+}
 const words = (...asked: Parameters<typeof taken>) => taken(...asked).map(({ frets }) => writeFrets(frets))
 
 describe('the first grip', () => {
@@ -54,8 +56,9 @@ describe('the first grip', () => {
 test('the parts of every score add up to it, and the list rises', () => {
   const shapes = taken('G13', 'comp')
   expect(shapes.length).toBeGreaterThan(50)
-  for (const [index, { taste }] of shapes.entries()) {
+  for (const [index, { taste, total }] of shapes.entries()) {
     expect(taste.parts.reduce((sum, { value }) => sum + value, 0)).toBeCloseTo(taste.total, 9)
+    expect(total).toBeCloseTo(taste.total, 9)
     if (index > 0) expect(taste.total).toBeGreaterThanOrEqual(shapes[index - 1]?.taste.total ?? 0)
   }
 })

@@ -1,35 +1,150 @@
 /**
- * What a player would take, best first: on any strings, doubled or not, with every school of leaving out that fits who plays.
- *   Question + manner + ensemble ─searchVoicings, once a school→ candidates ─bestFingering→ held ─taste→ best first
+ * Which shapes a player takes, best first: on any strings, doubled or not, with every school of leaving out that fits who plays.
+ *   VoicingQuery + manner + ensemble ─searchVoicings→ all ─withoutHand→ by promise ─bestHold→ held, as many as are asked
  */
 import { bassDegreeOf, type OmissionSchool } from '../chord/index.ts'
-import { handOn, type RankedShape, reachMm, shapeScorer } from '../hand/index.ts'
+import { type HandOnNeck, type HandProfile, type Hold, handOn } from '../hand/index.ts'
+import type { Neck } from '../neck/index.ts'
 import type { Player, Question } from '../request/index.ts'
-import { type Ensemble, type Manner, type Taste, tasteReader } from '../taste/index.ts'
-import { type Frets, fretsAt, type SearchCut, searchVoicings, type VoicingQuery, writeFrets } from '../voicing/index.ts'
-import { queryOf, rankingFor } from './shapes.ts'
+import { type Ensemble, type Manner, type TasteReader, tasteReader } from '../taste/index.ts'
+import {
+  type Frets,
+  fretsAt,
+  type OpenStrings,
+  type SearchCut,
+  searchVoicings,
+  type VoicingQuery,
+  type VoicingsFound,
+} from '../voicing/index.ts'
+import { queryOf } from './shapes.ts'
 
 export interface Playing {
   readonly manner: Manner
   readonly ensemble: Ensemble
 }
 
-export interface TastedShape extends RankedShape {
-  readonly taste: Taste
+export interface TastedShape {
+  readonly frets: Frets
+  readonly hold: Hold
+  /** Its taste; lower is better. */
+  readonly total: number
 }
 
 /** Alone, the root is kept; with a bass player it may go as well. */
-const SCHOOLS: Readonly<Record<Ensemble, readonly OmissionSchool[]>> = {
+export const SCHOOLS: Readonly<Record<Ensemble, readonly OmissionSchool[]>> = {
   alone: ['drop-fifth', 'shell'],
   'bass-player': ['drop-fifth', 'shell', 'drop-root'],
 }
 /** A chord of three tones and more has three at least. */
 const FEWEST_STRINGS = 3
+/** A blues at the nut is strummed. */
+const mannerWith = (manner: Manner, open: OpenStrings): Manner =>
+  manner === 'blues' && open !== 'never' ? 'open' : manner
 /** The clock is looked at so seldom. */
 const AT_ONCE = 64
 
+interface PromisingShape {
+  readonly frets: Frets
+  /** What it costs at least, before anybody holds it. */
+  readonly least: number
+}
+
+/** Shapes by what they cost before anybody holds them; who holds them is found out one by one. */
+export interface Promising {
+  readonly reader: TasteReader
+  readonly hand: HandOnNeck
+  readonly shapes: readonly PromisingShape[]
+  readonly cut: SearchCut | undefined
+}
+
+/** All that a player may take for a chord, the most promising first. */
+export function promising(
+  query: Omit<VoicingQuery, 'school'> & { readonly school?: VoicingQuery['school'] | undefined },
+  playing: Playing,
+  profile: HandProfile,
+  hand: HandOnNeck,
+): Promising {
+  const { chord, neck, arrangement, stringSets } = query
+  const slash = bassDegreeOf(chord)
+  const bassAsked = query.bass !== undefined || arrangement.kind === 'list'
+  const reader = tasteReader(chord, neck, profile, {
+    ...playing,
+    manner: mannerWith(playing.manner, query.open),
+    bassAsked,
+  })
+  // A bass written after the slash is obeyed: others are no candidates.
+  const bass = slash ?? query.bass
+  const found = searchVoicings({
+    ...query,
+    bass,
+    school: query.school ?? SCHOOLS[playing.ensemble],
+  })
+  const fewest = stringSets !== undefined || chord.formula.length < FEWEST_STRINGS ? 1 : FEWEST_STRINGS
+  const rows: number[] = []
+  const least = new Float64Array(found.count)
+  for (let row = 0; row < found.count; row++) {
+    if (soundingCount(found, row) < fewest) continue
+    rows.push(row)
+    least[row] = reader.withoutHand(found.frets, row * found.strings)
+  }
+  rows.sort((a, b) => (least[a] as number) - (least[b] as number))
+  const shapes = rows.map((row): PromisingShape => {
+    let frets: Frets | undefined
+    return {
+      least: least[row] as number,
+      // Of thousands most are never looked at.
+      get frets() {
+        frets ??= fretsAt(found, row)
+        return frets
+      },
+    }
+  })
+  return { reader, hand, shapes, cut: found.cut }
+}
+
+/**
+ * The best of them: no other that a hand can hold costs less.
+ * @param extra What is asked of a shape besides, as a cost; `undefined`: it is no candidate.
+ */
+export function bestOf(
+  { reader, hand, shapes }: Pick<Promising, 'reader' | 'hand' | 'shapes'>,
+  most: number,
+  {
+    extra = () => 0,
+    isOver,
+  }: { extra?: (frets: Frets) => number | undefined; isOver?: (() => boolean) | undefined } = {},
+): { readonly shapes: readonly TastedShape[]; readonly isCut: boolean } {
+  const best: TastedShape[] = []
+  let looked = 0
+  for (const shape of shapes) {
+    const { least } = shape
+    // What the last of the best costs: a promise beyond it is not kept by any hand.
+    if (best.length >= most && least > (best[most - 1] as TastedShape).total) break
+    if (++looked % AT_ONCE === 0 && isOver?.()) return { shapes: best.slice(0, most), isCut: true }
+    const { frets } = shape
+    const more = extra(frets)
+    const hold = more === undefined ? undefined : hand.bestHold(frets)
+    if (!hold || more === undefined) continue
+    const total = least + more + reader.ofHand(hold)
+    best.splice(placeFor(best, total), 0, { frets, hold, total })
+  }
+  return { shapes: best.slice(0, most), isCut: false }
+}
+
+/** Behind all that cost no more: of equal ones the first that was found stays first. */
+function placeFor(sorted: readonly TastedShape[], total: number): number {
+  let [low, high] = [0, sorted.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((sorted[middle] as TastedShape).total <= total) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
 export interface Tasted {
   readonly shapes: readonly TastedShape[]
+  readonly reader: TasteReader
   readonly cut: SearchCut | undefined
 }
 
@@ -40,35 +155,16 @@ export function tastedShapes(
   playing: Playing,
   more: Partial<VoicingQuery>,
 ): Tasted {
-  const query: VoicingQuery = { ...queryOf(question, player), ...more, doubling: question.doubling ?? true }
-  const { chord, neck } = query
-  const { bestFingering } = handOn(neck, player.hand, { thumb: player.thumb })
-  const bassAsked = question.bass !== undefined || question.arrangement.kind === 'list'
-  const reader = tasteReader(chord, neck, player.hand, { ...playing, bassAsked })
-  const scoreOf = shapeScorer(neck, rankingFor(question, player))
-  const slash = bassDegreeOf(chord)
-  const fewest = question.strings !== undefined || chord.formula.length < FEWEST_STRINGS ? 1 : FEWEST_STRINGS
-  const seen = new Map<string, TastedShape>()
-  let cut: SearchCut | undefined
-  for (const school of query.omit === undefined ? SCHOOLS[playing.ensemble] : [query.school]) {
-    // A bass written after the slash is obeyed: others are no candidates.
-    const found = searchVoicings({ ...query, school, ...(slash === undefined ? {} : { bass: slash }) })
-    cut ??= found.cut
-    for (let row = 0; row < found.count; row++) {
-      if (row % AT_ONCE === 0 && query.budget?.isOver?.()) {
-        cut ??= 'time'
-        break
-      }
-      const frets = fretsAt(found, row)
-      const word = writeFrets(frets)
-      if (seen.has(word) || soundingCount(frets) < fewest) continue
-      const fingering = bestFingering(frets)
-      if (!fingering) continue
-      const taste = reader.tasteOf(frets, fingering)
-      seen.set(word, { frets, fingering, reachMm: reachMm(neck, frets), score: scoreOf(frets, fingering.total), taste })
-    }
-  }
-  return { shapes: [...seen.values()].sort((a, b) => a.taste.total - b.taste.total), cut }
+  const { school: _, ...query } = { ...queryOf(question, player), ...more, doubling: question.doubling ?? true }
+  const all = promising(query, playing, player.hand, handFor(query.neck, player))
+  const { shapes, isCut } = bestOf(all, Number.POSITIVE_INFINITY, { isOver: query.budget?.isOver })
+  return { shapes, reader: all.reader, cut: all.cut ?? (isCut ? 'time' : undefined) }
 }
 
-const soundingCount = (frets: Frets): number => frets.reduce<number>((sum, fret) => sum + (fret === null ? 0 : 1), 0)
+const handFor = (neck: Neck, { hand, thumb }: Player): HandOnNeck => handOn(neck, hand, { thumb })
+
+function soundingCount({ frets, strings }: VoicingsFound, row: number): number {
+  let count = 0
+  for (let at = row * strings; at < (row + 1) * strings; at++) if ((frets[at] as number) >= 0) count++
+  return count
+}

@@ -14,6 +14,14 @@ const CLEAR_ABOVE: readonly { readonly upTo: number; readonly lowest: Midi; read
 /** Below E3 a chord crosses into what a bass player plays. */
 export const BASS_RANGE_BELOW: Midi = 52
 
+/** Whether an interval of neighbouring voices lies too low to be clear. @param gap In semitones; 0 is one tone. */
+export function isMuddy(low: Midi, gap: number): boolean {
+  const limit = gap === 0 ? undefined : limitOf(gap)
+  return limit !== undefined && low < limit.lowest
+}
+
+const limitOf = (gap: number) => CLEAR_ABOVE.find(({ upTo }) => gap <= upTo)
+
 export type RegisterWarning =
   | {
       readonly kind: 'muddy'
@@ -34,8 +42,8 @@ export function registerWarnings(midis: readonly Midi[], withBassPlayer: boolean
   for (const [index, high] of rising.entries()) {
     const low = rising[index - 1]
     if (low === undefined || high === low) continue
-    const limit = CLEAR_ABOVE.find(({ upTo }) => high - low <= upTo)
-    if (limit && low < limit.lowest)
+    const limit = limitOf(high - low)
+    if (limit && isMuddy(low, high - low))
       warnings.push({ kind: 'muddy', low, high, interval: limit.interval, clearFrom: limit.lowest })
   }
   const deep = rising.filter((midi) => midi < BASS_RANGE_BELOW)

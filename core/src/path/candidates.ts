@@ -1,25 +1,28 @@
 /** Every shape that a chord may take in a path, each with what it costs by itself. */
 
+import { bestOf, type Promising, promising, type TastedShape } from '../answer/index.ts'
 import type { Chord } from '../chord/index.ts'
-import { BASS_RANGE_BELOW, type Fingering, type HandOnNeck, type Hold, handOn, reachMm } from '../hand/index.ts'
-import { fingertipMm, type Neck } from '../neck/index.ts'
-import { pitchClassOf } from '../pitch/index.ts'
+import { BASS_RANGE_BELOW, type Fingering, type HandOnNeck, handOn, reachMm } from '../hand/index.ts'
+import { fingertipMm, type Neck, soundingMidi } from '../neck/index.ts'
+import { type Midi, pitchClassOf } from '../pitch/index.ts'
 import { requireAt } from '../result/index.ts'
+import { compactFrets } from '../taste/index.ts'
 import {
   everyStringSet,
   type Frets,
-  fretsAt,
   highestPressed,
   lowestPressed,
   type SoundedTones,
-  searchVoicings,
   tonesReader,
 } from '../voicing/index.ts'
-import type { PathGapReason, PathQuestion, PathShape } from './types.ts'
+import type { PathGapReason, PathQuestion, PathShape, SettledQuestion } from './types.ts'
+import { MOST_CANDIDATES, ROOT_ELSEWHERE } from './weights.ts'
 
 const ANY = { kind: 'any' } as const
 
 export interface Candidates {
+  /** The name of the chord, the same for the same chord. */
+  readonly chord: string
   readonly shapes: readonly PathShape[]
   /** Why there is none, or what stands against what is asked. */
   readonly gap: PathGapReason | undefined
@@ -52,103 +55,98 @@ const kept = <Value>(map: Map<string, Value>, name: string, make: () => Value): 
 }
 
 /** Gives one chord's candidates after another; what comes again is searched once. */
-export function candidatesFor(question: PathQuestion, memory: CandidateMemory): (index: number) => Candidates {
+export function candidatesFor(question: SettledQuestion, memory: CandidateMemory): (index: number) => Candidates {
   const heldAt = new Map(question.held.map(({ chord, frets }) => [chord, frets]))
   const { roots } = question.wishes
   return (index) => {
     const chord = requireAt(question.chords, index)
     const name = `${chord.root} ${chord.formula.join()} ${chord.bass ?? ''}`
+    const all = () => kept(memory.searched, name, () => searched(chord, question, memory.hand))
     const held = heldAt.get(index)
-    if (held) return kept(memory.held, `${name}|${held.join()}`, () => heldShape(chord, held, question, memory.hand))
+    if (held)
+      return kept(memory.held, `${name}|${held.join()}`, () => ({
+        chord: name,
+        ...heldShape(chord, held, question, all()),
+      }))
     const place = `${name}|${roots ? index % roots.length : ''}|${question.melody?.[index] ?? ''}`
-    return kept(memory.wished, place, () =>
-      wished(
-        kept(memory.searched, name, () => searched(chord, question, memory.hand)),
-        chord,
-        index,
-        question,
-      ),
-    )
+    return kept(memory.wished, place, () => ({ chord: name, ...wished(all(), chord, index, question) }))
   }
 }
 
-interface Searched {
-  readonly shapes: readonly PathShape[]
-  /** How many there are, held or not. */
-  readonly searched: number
+/** What a player may take for a chord, whatever else is asked of its place. */
+interface Searched extends Promising {
+  readonly read: (frets: Frets) => SoundedTones | undefined
 }
 
-function searched(chord: Chord, question: PathQuestion, hand: HandOnNeck): Searched {
-  const { neck, wishes } = question
-  const sets = wishes.strings ?? everyStringSet(neck.open.length).filter(({ length }) => length === wishes.voices)
-  const rows: Frets[] = []
-  const known = new Set<string>()
-  const tones = chord.formula.length + (chord.bass === undefined ? 0 : 1)
-  for (const arrangement of wishes.arrangements.length === 0 ? [ANY] : wishes.arrangements)
-    for (const doubling of [false, true]) {
-      const stringSets = sets.filter(({ length }) => length > tones === doubling)
-      if (stringSets.length === 0) continue
-      const all = searchVoicings({
+function searched(chord: Chord, question: SettledQuestion, hand: HandOnNeck): Searched {
+  const { neck, wishes, hand: profile } = question
+  const { strings, voices } = wishes
+  const stringSets =
+    strings ??
+    (voices === undefined ? undefined : everyStringSet(neck.open.length).filter(({ length }) => length === voices))
+  const found = (wishes.arrangements.length === 0 ? [ANY] : wishes.arrangements).map((arrangement) =>
+    promising(
+      {
         chord,
         neck,
         stringSets,
         arrangement,
-        doubling,
+        doubling: true,
         school: wishes.school,
         fretMin: wishes.fretMin,
         fretMax: wishes.fretMax,
-        reachLimitMm: question.hand.stretchMm,
+        reachLimitMm: profile.stretchMm,
         open: wishes.open,
-      })
-      // Two arrangements may share a shape; sets with and without doubling are never the same.
-      const mayShare = wishes.arrangements.length > 1
-      for (let row = 0; row < all.count; row++) {
-        const frets = fretsAt(all, row)
-        const name = mayShare ? frets.join() : ''
-        if (mayShare && known.has(name)) continue
-        known.add(name)
-        rows.push(frets)
-      }
-    }
-  const read = tonesReader(chord, neck)
-  const shapes: PathShape[] = []
-  for (const frets of rows) {
-    const hold = hand.bestHold(frets)
-    const tones = hold && read(frets)
-    if (tones) shapes.push(shapeOf(frets, tones, hold, question, hand))
+      },
+      wishes,
+      profile,
+      hand,
+    ),
+  )
+  const first = requireAt(found, 0)
+  return {
+    ...first,
+    shapes: found.length === 1 ? first.shapes : together(found),
+    read: tonesReader(chord, neck),
   }
-  return { shapes, searched: rows.length }
 }
 
+/** Two arrangements may share a shape. */
+const together = (found: readonly Promising[]): Promising['shapes'] => [
+  ...new Map(
+    found
+      .flatMap(({ shapes }) => shapes)
+      .toSorted((a, b) => a.least - b.least)
+      .map((shape) => [shape.frets.join(), shape]),
+  ).values(),
+]
+
 function shapeOf(
-  frets: Frets,
+  { frets, hold, total }: TastedShape,
   { degrees, midis }: SoundedTones,
-  { fingers, effort, isCrowded }: Hold,
-  { neck, hand: profile, weights }: PathQuestion,
-  hand: HandOnNeck,
+  { reader, hand }: Searched,
+  { neck, weights }: SettledQuestion,
+  broken: number,
 ): PathShape {
-  const reach = reachMm(neck, frets)
-  const tenths = (10 * Math.max(0, reach - profile.comfortableMm)) / profile.comfortableMm
-  const parts = {
-    reach: weights.reach * tenths,
-    crowding: isCrowded ? weights.crowding : 0,
-    fingers: weights.fingers * effort,
-  }
+  const parts = { taste: weights.taste * total, wishes: broken }
   let fingering: Fingering | undefined
   return {
     frets,
     degrees,
     midis,
-    fingers,
+    fingers: hold.fingers,
     parts,
-    // Of some thousand candidates a handful are ever shown.
+    // Of some hundred candidates a handful are ever shown.
     get fingering() {
       fingering ??= hand.bestFingering(frets) as Fingering
       return fingering
     },
-    reachMm: reach,
-    indexMm: indexPlace(frets, fingers, neck),
-    cost: parts.reach + parts.crowding + parts.fingers,
+    get taste() {
+      return reader.tasteOf(frets, hold)
+    },
+    reachMm: reachMm(neck, frets),
+    indexMm: indexPlace(frets, hold.fingers, neck),
+    cost: parts.taste + parts.wishes,
   }
 }
 
@@ -168,42 +166,55 @@ export function indexPlace(frets: Frets, fingers: Fingering['fingers'], { scaleL
   return fingertipMm(scaleLengthMm, Math.max(1, first.fret - (first.finger - 1)))
 }
 
-function heldShape(chord: Chord, frets: Frets, question: PathQuestion, hand: HandOnNeck): Candidates {
+type Found = Omit<Candidates, 'chord'>
+
+function heldShape(chord: Chord, frets: Frets, question: SettledQuestion, all: Searched): Found {
   const tones = tonesReader(chord, question.neck)(frets)
   if (!tones) return { shapes: [], gap: 'not-it' }
-  const hold = hand.bestHold(frets)
+  const hold = all.hand.bestHold(frets)
   if (!hold) return { shapes: [], gap: 'hand' }
   const { fretMin, fretMax } = question.wishes
   const lowest = lowestPressed(frets)
   const isOutside = (lowest > 0 && lowest < fretMin) || highestPressed(frets) > fretMax
-  return { shapes: [shapeOf(frets, tones, hold, question, hand)], gap: isOutside ? 'outside' : undefined }
+  const total = all.reader.withoutHand(compactFrets(frets), 0) + all.reader.ofHand(hold)
+  return {
+    shapes: [shapeOf({ frets, hold, total }, tones, all, question, 0)],
+    gap: isOutside ? 'outside' : undefined,
+  }
 }
 
 /** What is asked of this chord's place in the tune. The first wish that leaves nothing is the reason. */
-function wished(
-  { shapes, searched: count }: Searched,
-  chord: Chord,
-  index: number,
-  { wishes, melody }: PathQuestion,
-): Candidates {
-  if (shapes.length === 0) return { shapes, gap: count === 0 ? 'no-shape' : 'hand' }
-  let left = shapes
-  const keep = (test: (shape: PathShape) => boolean): boolean => {
-    left = left.filter(test)
+function wished(all: Searched, chord: Chord, index: number, question: SettledQuestion): Found {
+  const { wishes, melody, neck, weights, candidates = MOST_CANDIDATES } = question
+  const { read } = all
+  let left = all.shapes
+  if (left.length === 0) return { shapes: [], gap: 'no-shape' }
+  const keep = (test: (midis: readonly Midi[]) => boolean): boolean => {
+    left = left.filter(({ frets }) => test(read(frets)?.midis.flatMap((midi) => midi ?? []) ?? []))
     return left.length > 0
   }
-  const { roots } = wishes
-  if (roots && roots.length > 0) {
-    const string = roots[index % roots.length] as number
-    const root = pitchClassOf(chord.root)
-    const lowest = ({ midis }: PathShape) => midis.findIndex((midi) => midi !== null)
-    if (!keep((shape) => lowest(shape) === string && (shape.midis[string] as number) % 12 === root))
-      return { shapes: [], gap: 'roots' }
-  }
   const top = melody?.[index]
-  if (top !== undefined && !keep(({ midis }) => Math.max(...midis.map((midi) => midi ?? 0)) === top))
-    return { shapes: [], gap: 'melody' }
-  if (wishes.aboveBass && !keep(({ midis }) => midis.every((midi) => midi === null || midi >= BASS_RANGE_BELOW)))
-    return { shapes: [], gap: 'bass' }
-  return { shapes: left, gap: undefined }
+  if (top !== undefined && !keep((midis) => Math.max(...midis) === top)) return { shapes: [], gap: 'melody' }
+  if (wishes.aboveBass && !keep((midis) => Math.min(...midis) >= BASS_RANGE_BELOW)) return { shapes: [], gap: 'bass' }
+  const { roots } = wishes
+  const turn = roots && roots.length > 0 ? (roots[index % roots.length] as number) : undefined
+  const root = pitchClassOf(chord.root)
+  const isTurn = (frets: Frets): boolean => {
+    if (turn === undefined) return true
+    const fret = frets[turn] ?? null
+    return (
+      fret !== null && frets.findIndex((one) => one !== null) === turn && soundingMidi(neck, turn, fret) % 12 === root
+    )
+  }
+  const broken = (frets: Frets): number => (isTurn(frets) ? 0 : ROOT_ELSEWHERE)
+  // In points of taste, so that what is kept is what costs least.
+  const perPoint = Math.max(weights.taste, 1e-6)
+  const { shapes } = bestOf({ ...all, shapes: left }, candidates, { extra: (frets) => broken(frets) / perPoint })
+  if (shapes.length === 0) return { shapes: [], gap: 'hand' }
+  const made = shapes.flatMap((shape) => {
+    const tones = read(shape.frets)
+    const wish = broken(shape.frets)
+    return tones ? [shapeOf({ ...shape, total: shape.total - wish / perPoint }, tones, all, question, wish)] : []
+  })
+  return { shapes: made, gap: undefined }
 }

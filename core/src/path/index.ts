@@ -6,7 +6,7 @@
 export type { PathBudget, PathCut } from './budget.ts'
 export { indexPlace } from './candidates.ts'
 export type { Alternative, PathSolver } from './path.ts'
-export { findPath, MOST_PATH_CHORDS, pathSolver, rememberingSolver } from './path.ts'
+export { findPath, MOST_PATH_CHORDS, pathSolver, rememberingSolver, stepsOf } from './path.ts'
 export { pairVoices, stepBetween } from './stepCost.ts'
 export type {
   HeldShape,
@@ -19,8 +19,9 @@ export type {
   PathWay,
   PathWeights,
   PathWishes,
+  SettledWishes,
   ShapeParts,
   StepParts,
 } from './types.ts'
 export { type WantedShape, wantedTests } from './wanted.ts'
-export { PATH_WEIGHTS, PATH_WISHES } from './weights.ts'
+export { PATH_WEIGHTS, PATH_WISHES, settledWishes } from './weights.ts'

@@ -4,11 +4,22 @@
  * Read `stepBetween` first; every number here must equal its cost.
  */
 import type { Finger } from '../hand/index.ts'
+import { wantsMoves } from './stepCost.ts'
 import type { PathShape, PathWeights, PathWishes } from './types.ts'
-import { BASS_LINE_BROKEN, BROKEN_WISH, TOP_STEP, UNPAIRED } from './weights.ts'
+import {
+  BASS_LEAP,
+  BASS_LINE_BROKEN,
+  BROKEN_WISH,
+  FAR_EACH_MM,
+  FAR_MM,
+  TOP_LEAP,
+  TOP_STEP,
+  UNPAIRED,
+} from './weights.ts'
 
 /** Candidates in columns. A layer without shapes is empty: it costs nothing and joins nothing. */
 export interface Layer {
+  readonly chord: string
   readonly shapes: readonly PathShape[]
   readonly count: number
   readonly own: Float64Array
@@ -38,7 +49,8 @@ function addRow(rows: Map<number, number[]>, name: number, row: number) {
 }
 const fingerNumber = (finger: Finger): number => (finger === 'T' ? 0 : finger)
 
-export function compile(shapes: readonly PathShape[], strings: number): Layer {
+/** @param chord Its name: steps between shapes of one chord are told from it. */
+export function compile(shapes: readonly PathShape[], strings: number, chord: string): Layer {
   const count = shapes.length
   const own = new Float64Array(count)
   const withFret = new Map<number, number[]>()
@@ -66,7 +78,7 @@ export function compile(shapes: readonly PathShape[], strings: number): Layer {
       voices[row] = (voices[row] as number) + 1
     }
   }
-  return { shapes, count, strings, own, withFret, withFinger, midis, voices, index, sounding }
+  return { chord, shapes, count, strings, own, withFret, withFinger, midis, voices, index, sounding }
 }
 
 const BITS = Uint8Array.from({ length: 64 }, (_, mask) => mask.toString(2).replaceAll('0', '').length)
@@ -75,13 +87,14 @@ const BITS = Uint8Array.from({ length: 64 }, (_, mask) => mask.toString(2).repla
  * A row of `a` is compared with one voice of all of `b` at a time; where it has a fret or finger on a string, `b` knows
  * which of its shapes have that too.
  */
-export function stepCosts(a: Layer, b: Layer, weights: PathWeights, wishes: PathWishes): Float64Array {
+export function stepCosts(a: Layer, b: Layer, weights: PathWeights, wishes: PathWishes, isSame: boolean): Float64Array {
   const costs = new Float64Array(a.count * b.count)
   const countB = b.count
   const sums = new Int32Array(countB)
   const staying = new Uint8Array(countB)
   const sliding = new Uint8Array(countB)
   const topB = new Int16Array(countB)
+  const same = isSame && !wantsMoves(wishes) ? weights.same : 0
   for (let j = 0; j < countB; j++) topB[j] = b.midis[((b.voices[j] as number) - 1) * countB + j] as number
   for (let i = 0; i < a.count; i++) {
     const { frets, fingers } = a.shapes[i] as PathShape
@@ -98,7 +111,7 @@ export function stepCosts(a: Layer, b: Layer, weights: PathWeights, wishes: Path
       for (const j of b.withFinger.get(rowName(string, fingerNumber(finger))) ?? NO_ROWS)
         sliding[j] = (sliding[j] as number) | bit
     }
-    addUp(a, i, b, weights, sums, staying, sliding, topB, costs)
+    addUp(a, i, b, { ...weights, same }, sums, staying, sliding, topB, costs)
     if (wishes.stream || wishes.topStepwise || wishes.bassLine !== undefined) addWishes(a, i, b, wishes, topB, costs)
   }
   return costs
@@ -129,7 +142,7 @@ function addUp(
   a: Layer,
   i: number,
   b: Layer,
-  { voices, stays, slides, hand, top }: PathWeights,
+  { voices, stays, slides, hand, far, top, bass, same }: PathWeights,
   sums: Int32Array,
   staying: Uint8Array,
   sliding: Uint8Array,
@@ -139,20 +152,27 @@ function addUp(
   const countB = b.count
   const places = b.index
   const indexA = a.index[i] as number
-  const topA = a.midis[((a.voices[i] as number) - 1) * a.count + i] as number
-  const step = TOP_STEP
+  const countA = a.voices[i] as number
+  const topA = a.midis[(countA - 1) * a.count + i] as number
+  const bassA = a.midis[i] as number
   const bits = BITS
   let cell = i * countB
-  for (let j = 0; j < countB; j++) {
-    const rise = (topB[j] as number) - topA
-    const leap = Math.max(0, Math.abs(rise) - step)
+  for (let j = 0; j < countB; j++, cell++) {
+    // A shape that stays costs nothing.
+    if (staying[j] === countA && b.voices[j] === countA) continue
+    const rise = Math.abs((topB[j] as number) - topA)
+    const fall = Math.abs((b.midis[j] as number) - bassA)
     const mm = Math.abs((places[j] as number) - indexA)
     let cost =
-      voices * (sums[j] as number) + stays * (staying[j] as number) + slides * (bits[sliding[j] as number] as number)
+      voices * (sums[j] as number) +
+      stays * (staying[j] as number) +
+      slides * (bits[sliding[j] as number] as number) +
+      same
     // NaN is no number of mm: open strings leave the hand where it was.
     if (mm > 0) cost += hand * mm
-    cost += top * leap
-    costs[cell++] = cost
+    if (mm > FAR_MM) cost += (far * (mm - FAR_MM)) / FAR_EACH_MM
+    cost += top * Math.max(0, rise - TOP_LEAP) + bass * Math.max(0, fall - BASS_LEAP)
+    costs[cell] = cost
   }
 }
 

@@ -4,6 +4,7 @@ import { type Chord, readSymbol } from '../chord/index.ts'
 import { MEDIUM_HAND } from '../hand/index.ts'
 import { fingertipMm, neckOf, readTuning, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
+import { ENSEMBLES, MANNERS } from '../taste/index.ts'
 import { type Frets, readFrets, writeFrets } from '../voicing/index.ts'
 import { everyWay } from './everyWay.testkit.ts'
 import {
@@ -18,6 +19,7 @@ import {
   pairVoices,
   pathSolver,
   rememberingSolver,
+  settledWishes,
   stepBetween,
   wantedTests,
 } from './index.ts'
@@ -37,7 +39,7 @@ const asked = (
   neck: standard,
   hand: MEDIUM_HAND,
   thumb: false,
-  wishes: { ...PATH_WISHES, strings: [set('5432')], ...wishes },
+  wishes: { ...PATH_WISHES, manner: 'comp', open: 'never', strings: [set('5432')], ...wishes },
   weights: PATH_WEIGHTS,
   loop: false,
   held: [],
@@ -86,9 +88,9 @@ test('the terms of a step, counted by hand: x5756x to x5546x', () => {
   // D A C F to D G B F: two voices fall by three semitones together, D and F stay, the index goes from fret 5 to fret 4.
   const mm = fingertipMm(648, 5) - fingertipMm(648, 4)
   expect(steps[1]).toMatchObject({ moves: [0, -2, -1, 0], staying: 2, handMm: mm })
-  expect(steps[1]?.parts).toMatchObject({ voices: 3, stays: -1, top: 0, hand: 0.05 * mm, wishes: 0 })
-  expect(shapes[0]?.parts).toMatchObject({ reach: 0, crowding: 0 })
-  expect(shapes[0]?.parts.fingers).toBeCloseTo(0.25 * (shapes[0]?.fingering.total ?? 0), 9)
+  expect(steps[1]?.parts).toMatchObject({ stays: -0.3, top: 0, bass: 0, same: 0, hand: 0.015 * mm, wishes: 0 })
+  expect(steps[1]?.parts.voices).toBeCloseTo(0.36, 9)
+  expect(shapes[0]?.parts.taste).toBeCloseTo(3 * (shapes[0]?.taste.total ?? 0), 9)
 })
 
 describe('the least path', () => {
@@ -103,10 +105,8 @@ describe('the least path', () => {
       asked('Fm9 Bbm7 Eb13 Abmaj9 Dbmaj7', { loop: true, best: 3 }, { strings: [set('5432'), set('6432')] }),
     )
     const sum =
-      found.shapes.reduce(
-        (all, shape) => all + (shape ? shape.parts.reach + shape.parts.crowding + shape.parts.fingers : 0),
-        0,
-      ) + found.steps.reduce((all, step) => all + (step ? Object.values(step.parts).reduce((a, b) => a + b, 0) : 0), 0)
+      found.shapes.reduce((all, shape) => all + (shape ? shape.parts.taste + shape.parts.wishes : 0), 0) +
+      found.steps.reduce((all, step) => all + (step ? Object.values(step.parts).reduce((a, b) => a + b, 0) : 0), 0)
     expect(sum).toBeCloseTo(found.total, 9)
     expect(found.steps.length).toBe(5)
     expect(found.others.length).toBe(2)
@@ -127,12 +127,14 @@ describe('the least path', () => {
     bassLine: fc.constantFrom(undefined, 'rising' as const, 'falling' as const),
     aboveBass: fc.boolean(),
     roots: fc.constantFrom(undefined, [1, 2]),
-    strings: fc.constantFrom([set('5432')], [set('432'), set('532')], [set('4321'), set('543')]),
+    strings: fc.constantFrom(undefined, [set('5432')], [set('432'), set('532')], [set('4321'), set('543')]),
+    manner: fc.constantFrom(...MANNERS),
+    ensemble: fc.constantFrom(...ENSEMBLES),
   })
   test('equals trying every way, whatever is wished, round and round, the best three', () =>
     fc.assert(
       fc.property(symbols, wishes, fc.boolean(), (names, wish, loop) => {
-        const question = asked(names.join(' '), { loop, best: 3 }, wish)
+        const question = asked(names.join(' '), { loop, best: 3, candidates: 9 }, wish)
         const all = everyWay(question)
         const found = findPath(question)
         const ways = [found, ...found.others]
@@ -186,11 +188,13 @@ test('the fast table of steps is the plain one, for shapes with more and fewer v
   for (const wish of [{}, { stream: true, topStepwise: true, bassLine: 'falling' as const }]) {
     const asking = { ...PATH_WISHES, ...wish }
     const [a, b] = [shapes(0), shapes(2)]
-    const table = stepCosts(compile(a, 6), compile(b, 6), PATH_WEIGHTS, asking)
     expect(a.length * b.length).toBeGreaterThan(300)
-    for (const [i, from] of a.entries())
-      for (const [j, to] of b.entries())
-        expect(table[i * b.length + j]).toBeCloseTo(stepBetween(from, to, PATH_WEIGHTS, asking).cost, 9)
+    for (const [after, isSame] of [[b, false] as const, [a, true] as const]) {
+      const table = stepCosts(compile(a, 6, ''), compile(after, 6, ''), PATH_WEIGHTS, asking, isSame)
+      for (const [i, from] of a.entries())
+        for (const [j, to] of after.entries())
+          expect(table[i * after.length + j]).toBeCloseTo(stepBetween(from, to, PATH_WEIGHTS, asking, isSame).cost, 9)
+    }
   }
 })
 
@@ -213,10 +217,13 @@ describe('wishes', () => {
     expect(odd.steps[2]).toBeUndefined()
   })
 
-  test('roots lie on strings in turn', () => {
+  test('roots lie on strings in turn, each break told as what it costs; none is left without a shape for it', () => {
     const found = findPath(asked('Dm7 G7 Cmaj7 Fmaj7', {}, { strings: [set('532'), set('432')], roots: [1, 2] }))
     expect(found.shapes.map((shape) => shape?.frets.findIndex((fret) => fret !== null))).toEqual([1, 2, 1, 2])
     expect(found.shapes.every((shape) => shape?.degrees.find((degree) => degree !== null) === 'R')).toBe(true)
+    const nowhere = findPath(asked('Dm7', {}, { roots: [5] }))
+    expect(nowhere.gaps).toEqual([])
+    expect(nowhere.shapes[0]?.parts.wishes).toBe(2)
   })
 
   test('a stream keeps its strings; above the bass player nothing sounds lower than E3', () => {
@@ -233,7 +240,6 @@ describe('wishes', () => {
   test.each([
     ['nothing lies there', asked('Dm7', {}, { fretMin: 12, fretMax: 12 }), 'no-shape'],
     ['the hand is too small', asked('Dm7', { hand: { ...MEDIUM_HAND, pairsMm: [1, 1, 1] } }, { fretMax: 6 }), 'hand'],
-    ['the root is not there', asked('Dm7', {}, { roots: [5] }), 'roots'],
     ['all of it is low', asked('C', {}, { strings: [set('654')], fretMax: 4, aboveBass: true }), 'bass'],
   ] as const)('%s: told as such', (_, question, reason) => {
     const { gaps, shapes } = findPath(question)
@@ -274,4 +280,18 @@ test('a shape is wanted by one of its voices, or by its place or the nearest to 
   expect([place(5, 9), place(6, 9), place(3, 9), place(4, 2), place(12, 9)]).toEqual([0, 1, 2, 1, -1])
   // It is not taken for what lies on the other side of where the drag began.
   expect([place(6, 5), place(7, 6)]).toEqual([-1, -1])
+})
+
+test('what nobody says is as usual: sevenths are comped, triads lie at the nut, barred where nothing may ring', () => {
+  const usual = (symbols: string, wishes: Partial<PathWishes> = {}) =>
+    settledWishes({ chords: symbols.split(' ').map(chord), wishes: { ...PATH_WISHES, ...wishes } })
+  expect(usual('Dm7 G7 C')).toMatchObject({ manner: 'comp', open: 'never' })
+  expect(usual('C G Am F7')).toMatchObject({ manner: 'open', open: 'allow' })
+  expect(usual('C G Am F', { open: 'never' })).toMatchObject({ manner: 'barre', open: 'never' })
+  expect(usual('Dm7 G7', { manner: 'solo' })).toMatchObject({ manner: 'solo', open: 'allow' })
+})
+
+test('a tune at the nut is the one that is known; a slash bass is obeyed, and a chord that comes again stays', () => {
+  const found = findPath({ ...asked('C G/B Am Am F C/E G G'), wishes: PATH_WISHES })
+  expect(written(found)).toBe('x32010 x20003 x02210 x02210 133211 032010 320003 320003')
 })

@@ -9,7 +9,8 @@ import type { Graph, Way } from './graph.ts'
 import { compile, type Layer, stepCosts } from './matrix.ts'
 import { type Solved, solve } from './solve.ts'
 import { stepBetween } from './stepCost.ts'
-import type { PathFound, PathGap, PathQuestion, PathShape, PathStep, PathWay } from './types.ts'
+import type { PathFound, PathGap, PathQuestion, PathShape, PathStep, PathWay, SettledQuestion } from './types.ts'
+import { settledWishes, weightsFor } from './weights.ts'
 
 /** A tune whose ways can be asked for again and again: what was searched and weighed is kept. */
 export interface PathSolver {
@@ -33,14 +34,14 @@ export interface PathMemory {
 }
 
 /** All that candidates and steps depend on, besides the chords. */
-const memoryKey = ({ neck, hand, thumb, wishes, weights }: PathQuestion): string =>
-  JSON.stringify([neck, hand, thumb, wishes, weights])
+const memoryKey = ({ neck, hand, thumb, wishes, weights, candidates }: PathQuestion): string =>
+  JSON.stringify([neck, hand, thumb, wishes, weights, candidates])
 
 /** Remembers as long as neck, hand, wishes and weights stay. */
 export function rememberingSolver(): (question: PathQuestion, budget?: PathBudget) => PathSolver {
   let now: { readonly key: string; readonly memory: PathMemory } | undefined
   return (question, budget) => {
-    const key = memoryKey(question)
+    const key = memoryKey({ ...question, wishes: settledWishes(question) })
     if (now?.key !== key) now = { key, memory: newMemory(question) }
     return pathSolver(question, now.memory, budget)
   }
@@ -53,17 +54,19 @@ const newMemory = (question: PathQuestion): PathMemory => ({
 })
 
 export function pathSolver(
-  asked: PathQuestion,
-  memory: PathMemory = newMemory(asked),
+  free: PathQuestion,
+  memory: PathMemory = newMemory(free),
   budget: PathBudget = { steps: Number.POSITIVE_INFINITY },
 ): PathSolver {
+  const asked: SettledQuestion = { ...free, wishes: settledWishes(free) }
   const { candidates, cut } = withinBudget(asked.chords.length, candidatesFor(asked, memory.candidates), budget)
   // What is cut doesn't go round.
   const question =
     cut === undefined ? asked : { ...asked, chords: asked.chords.slice(0, candidates.length), loop: false }
-  const { chords, weights, wishes, loop, best } = question
+  const { chords, wishes, best } = question
+  const weights = weightsFor(question.weights, wishes)
   const layers = layersOf(candidates, question, memory)
-  const graph = graphOf(layers, question, memory)
+  const graph = graphOf(layers, { ...question, weights }, memory)
   const wayOf = ({ total, path }: Way): PathWay => ({
     total,
     shapes: path.map((node, layer) => requireAt(layers, layer).shapes[node]),
@@ -80,10 +83,8 @@ export function pathSolver(
       if (chords.length === 0) return { total: 0, shapes: [], steps: [], others: [], gaps: [] }
       const [first, ...others] = solved().ways.map(wayOf)
       if (!first) throw new Error('every layer has a candidate, so there is a way')
-      const steps = first.shapes.map((shape, index): PathStep | undefined => {
-        const before = index === 0 ? (loop ? first.shapes.at(-1) : undefined) : first.shapes[index - 1]
-        return before && shape ? stepBetween(before, shape, weights, wishes) : undefined
-      })
+      const stepAt = stepsOf(question)
+      const steps = first.shapes.map((_, index) => stepAt(first.shapes, index))
       return { ...first, steps, others, gaps }
     },
     alternatives: (chord, most, allows = () => true) => {
@@ -97,14 +98,27 @@ export function pathSolver(
   }
 }
 
+/** The step to each chord of a way from the one before, where it goes round to the first from the last. */
+export function stepsOf(free: PathQuestion): (shapes: PathWay['shapes'], to: number) => PathStep | undefined {
+  const { chords, loop } = free
+  const wishes = settledWishes(free)
+  const weights = weightsFor(free.weights, wishes)
+  return (shapes, to) => {
+    const from = to === 0 && loop ? shapes.length - 1 : to - 1
+    const [before, shape] = [shapes[from], shapes[to]]
+    const isSame = JSON.stringify(chords[from]) === JSON.stringify(chords[to])
+    return before && shape ? stepBetween(before, shape, weights, wishes, isSame) : undefined
+  }
+}
+
 export const MOST_PATH_CHORDS = 512
 
 export const findPath = (question: PathQuestion): PathFound => pathSolver(question).best()
 
 /** Chords with the same candidates share their columns, so that their steps are weighed once. */
 function layersOf(candidates: readonly Candidates[], { neck }: PathQuestion, { layers }: PathMemory): readonly Layer[] {
-  return candidates.map(({ shapes }) => {
-    const layer = layers.get(shapes) ?? compile(shapes, neck.open.length)
+  return candidates.map(({ chord, shapes }) => {
+    const layer = layers.get(shapes) ?? compile(shapes, neck.open.length, chord)
     layers.set(shapes, layer)
     return layer
   })
@@ -122,7 +136,7 @@ function graphOf(
     if (a.count === 0 || b.count === 0) return new Float64Array(Math.max(1, a.count) * Math.max(1, b.count))
     const from = weighed.get(a) ?? new Map<Layer, Float64Array>()
     weighed.set(a, from)
-    const costs = from.get(b) ?? stepCosts(a, b, weights, wishes)
+    const costs = from.get(b) ?? stepCosts(a, b, weights, wishes, a.chord === b.chord)
     from.set(b, costs)
     return costs
   }

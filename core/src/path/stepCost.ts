@@ -1,7 +1,16 @@
 /** What it costs to go from one shape to the next, term by term: the plain version that the fast one must equal. */
 import type { Midi } from '../pitch/index.ts'
 import type { PathShape, PathStep, PathWeights, PathWishes } from './types.ts'
-import { BASS_LINE_BROKEN, BROKEN_WISH, TOP_STEP, UNPAIRED } from './weights.ts'
+import {
+  BASS_LEAP,
+  BASS_LINE_BROKEN,
+  BROKEN_WISH,
+  FAR_EACH_MM,
+  FAR_MM,
+  TOP_LEAP,
+  TOP_STEP,
+  UNPAIRED,
+} from './weights.ts'
 
 const sounding = ({ midis }: PathShape): readonly Midi[] =>
   midis.flatMap((midi) => (midi === null ? [] : [midi])).toSorted((a, b) => a - b)
@@ -43,25 +52,40 @@ export function pairVoices(
   }
 }
 
-export function stepBetween(from: PathShape, to: PathShape, weights: PathWeights, wishes: PathWishes): PathStep {
+/** @param weights As they count in this manner (`weightsFor`). @param isSame Both are shapes of one chord. */
+export function stepBetween(
+  from: PathShape,
+  to: PathShape,
+  weights: PathWeights,
+  wishes: PathWishes,
+  isSame: boolean,
+): PathStep {
   const [before, after] = [sounding(from), sounding(to)]
   const { sum, moves } = pairVoices(before, after)
   const handMm = from.indexMm === undefined || to.indexMm === undefined ? 0 : Math.abs(to.indexMm - from.indexMm)
   const staying = to.frets.filter((fret, string) => fret !== null && from.frets[string] === fret).length
   const sliding = new Set(to.fingers.filter((finger, string) => finger !== null && from.fingers[string] === finger))
     .size
-  const leap = Math.max(0, Math.abs((after.at(-1) as number) - (before.at(-1) as number)) - TOP_STEP)
+  const rise = Math.abs((after.at(-1) as number) - (before.at(-1) as number))
+  const bass = (after[0] as number) - (before[0] as number)
+  // A shape that stays costs nothing, whatever else it would earn.
+  const moved = to.frets.every((fret, string) => fret === from.frets[string]) ? 0 : 1
   const parts = {
     voices: weights.voices * sum,
-    hand: weights.hand * handMm,
-    stays: weights.stays * staying,
-    top: weights.top * leap,
-    fingers: weights.slides * sliding,
-    wishes: broken(from, to, (after[0] as number) - (before[0] as number), leap, wishes),
+    hand: weights.hand * handMm + (weights.far * Math.max(0, handMm - FAR_MM)) / FAR_EACH_MM,
+    stays: moved * weights.stays * staying,
+    top: weights.top * Math.max(0, rise - TOP_LEAP),
+    bass: weights.bass * Math.max(0, Math.abs(bass) - BASS_LEAP),
+    fingers: moved * weights.slides * sliding,
+    same: isSame && !wantsMoves(wishes) ? moved * weights.same : 0,
+    wishes: broken(from, to, bass, rise - TOP_STEP, wishes),
   }
-  const cost = parts.voices + parts.hand + parts.stays + parts.top + parts.fingers + parts.wishes
+  const cost = Object.values(parts).reduce((all, part) => all + part, 0)
   return { parts, cost, moves, handMm, staying, sliding }
 }
+
+/** Whoever wishes a moving line takes another shape of the same chord for it. */
+export const wantsMoves = ({ bassLine }: PathWishes): boolean => bassLine !== undefined
 
 function broken(
   from: PathShape,

@@ -3,44 +3,52 @@ import type { Chord, OmissionSchool } from '../chord/index.ts'
 import type { Fingering, HandProfile } from '../hand/index.ts'
 import type { Neck, StringIndex, StringSet } from '../neck/index.ts'
 import type { Degree, Midi } from '../pitch/index.ts'
+import type { Ensemble, Manner, Taste } from '../taste/index.ts'
 import type { ArrangementChoice, Frets, OpenStrings } from '../voicing/index.ts'
 
 /**
- * What counts, and how much. The numbers that we begin with weigh a semitone of a voice as 1: a shift of the hand by a
- * fret is about as much, a stretch a tenth beyond ease twice; tones and fingers that stay are worth half and a third.
+ * What counts, and how much. The grip decides, by what a player takes first; steps choose among good grips. A shape that
+ * stays costs nothing.
  */
 export interface PathWeights {
+  /** For each point of a shape's taste. */
+  readonly taste: number
   /** For each semitone that the voices go, paired so that their sum is least; a voice without a partner counts as two. */
   readonly voices: number
   /** For each mm between the places of the two index fingers. */
   readonly hand: number
-  /** For each tenth of the comfortable reach beyond it. */
-  readonly reach: number
-  /** For fingertips that have no room side by side. */
-  readonly crowding: number
+  /** For each 25 mm of that beyond 100 mm. */
+  readonly far: number
   /** For each tone that stays on its string and fret; it takes off. */
   readonly stays: number
-  /** For each semitone by which the top voice leaps beyond a whole tone. */
-  readonly top: number
-  /** For the effort of the best fingering. */
-  readonly fingers: number
   /** For each finger that stays or slides along its string; it takes off. */
   readonly slides: number
+  /** For each semitone by which the top voice leaps beyond a major third. */
+  readonly top: number
+  /** For each semitone by which the bass leaps beyond a fifth, where nobody else plays it. */
+  readonly bass: number
+  /** For another shape of the chord before. */
+  readonly same: number
 }
 
 /** What a chord's shape may be. What is `undefined` is left free. */
 export interface PathWishes {
-  /** Any of these sets sounds; without them every set of `voices` strings. */
+  /** What the right hand does decides strings, voices and open strings; without it what is usual for these chords. */
+  readonly manner?: Manner | undefined
+  /** Who plays along decides the bass. */
+  readonly ensemble: Ensemble
+  /** Any of these sets sounds; without them every set that the chord fits, or of `voices` strings. */
   readonly strings?: readonly StringSet[] | undefined
-  /** How many strings sound where no sets are named. */
-  readonly voices: number
+  readonly voices?: number | undefined
   /** Any of these; an empty list is any arrangement. */
   readonly arrangements: readonly ArrangementChoice[]
   readonly fretMin: number
   readonly fretMax: number
-  readonly open: OpenStrings
-  readonly school: OmissionSchool
-  /** The root lies on these strings in turn, chord by chord. */
+  /** Without it as the manner has it. */
+  readonly open?: OpenStrings | undefined
+  /** What may be left out; without it whatever fits who plays. */
+  readonly school?: OmissionSchool | undefined
+  /** The root lies on these strings in turn, chord by chord, where that costs little. */
   readonly roots?: readonly StringIndex[] | undefined
   /** The same strings sound all the way, each voice on its own. */
   readonly stream: boolean
@@ -50,6 +58,12 @@ export interface PathWishes {
   readonly bassLine?: 'rising' | 'falling' | undefined
   /** No tone in the bass player's range. */
   readonly aboveBass: boolean
+}
+
+/** Wishes with nothing left to what is usual. */
+export interface SettledWishes extends PathWishes {
+  readonly manner: Manner
+  readonly open: OpenStrings
 }
 
 /** A shape that must be taken, whatever else is asked. */
@@ -73,13 +87,19 @@ export interface PathQuestion {
   readonly melody?: readonly (Midi | undefined)[] | undefined
   /** How many different paths, the best first. */
   readonly best: number
+  /** How many shapes of each chord, those that a player would take first; `MOST_CANDIDATES` without it. */
+  readonly candidates?: number | undefined
+}
+
+export interface SettledQuestion extends PathQuestion {
+  readonly wishes: SettledWishes
 }
 
 /** The terms of one shape as they are counted in; their sum is its cost. */
 export interface ShapeParts {
-  readonly reach: number
-  readonly crowding: number
-  readonly fingers: number
+  readonly taste: number
+  /** Its root is on another string than was wished. */
+  readonly wishes: number
 }
 
 /** The terms of one step; their sum is its cost. `wishes` is what a wish costs that this step breaks. */
@@ -88,7 +108,9 @@ export interface StepParts {
   readonly hand: number
   readonly stays: number
   readonly top: number
+  readonly bass: number
   readonly fingers: number
+  readonly same: number
   readonly wishes: number
 }
 
@@ -100,6 +122,7 @@ export interface PathShape {
   /** By string from the lowest. */
   readonly fingers: Fingering['fingers']
   readonly fingering: Fingering
+  readonly taste: Taste
   readonly reachMm: number
   /** Where the index fingertip rests, in mm from the nut; `undefined` where only open strings sound. */
   readonly indexMm: number | undefined
@@ -110,14 +133,13 @@ export interface PathShape {
 /**
  * Why a chord has no shape, or stands against what is asked.
  *   no-shape   nothing of it lies in the frets, strings and arrangements that are asked
- *   roots      its root is nowhere on the string whose turn it is
  *   melody     no shape has this tone on top
  *   bass       every shape reaches into the bass player's range
  *   hand       shapes are there, but this hand holds none of them
  *   not-it     the held shape is not of this chord
  *   outside    the held shape lies outside the frets that are asked; it is kept all the same
  */
-export type PathGapReason = 'no-shape' | 'roots' | 'melody' | 'bass' | 'hand' | 'not-it' | 'outside'
+export type PathGapReason = 'no-shape' | 'melody' | 'bass' | 'hand' | 'not-it' | 'outside'
 export interface PathGap {
   readonly chord: number
   readonly reason: PathGapReason

@@ -1,32 +1,62 @@
-import type { PathWeights, PathWishes } from './types.ts'
+import { ringsOpen, usualMannerOf } from '../taste/index.ts'
+import type { PathQuestion, PathWeights, PathWishes, SettledWishes } from './types.ts'
 
+/** Worked out on tunes with what players take in them: the grip first, then the way of the hand, then the voices. */
 export const PATH_WEIGHTS: PathWeights = {
-  voices: 1,
-  hand: 0.05,
-  reach: 2,
-  crowding: 1.5,
-  stays: -0.5,
-  top: 0.3,
-  fingers: 0.25,
-  slides: -0.3,
+  taste: 3,
+  voices: 0.12,
+  hand: 0.015,
+  far: 2,
+  stays: -0.15,
+  slides: -0.1,
+  top: 0.1,
+  bass: 0.1,
+  same: 4,
 }
 
 /** A voice that has no partner in the other chord counts as two semitones. */
 export const UNPAIRED = 2
-/** Beyond a whole tone the top voice leaps. */
+/** Beyond a whole tone the top voice goes no longer by step; beyond a major third it leaps. */
 export const TOP_STEP = 2
+export const TOP_LEAP = 4
+export const BASS_LEAP = 7
+/** Where the hand must leave its place, and for how many mm it is charged once. */
+export const FAR_MM = 100
+export const FAR_EACH_MM = 25
 /** A wish for every step is broken only where nothing else is left; a bass line turns where it must. */
 export const BROKEN_WISH = 200
 export const BASS_LINE_BROKEN = 3
+/** A root on another string than its turn. */
+export const ROOT_ELSEWHERE = 2
+
+export const MOST_CANDIDATES = 48
 
 export const PATH_WISHES: PathWishes = {
-  voices: 4,
+  ensemble: 'alone',
   arrangements: [],
   fretMin: 1,
   fretMax: 15,
-  open: 'never',
-  school: 'drop-fifth',
   stream: false,
   topStepwise: false,
   aboveBass: false,
+}
+
+/** Strumming hides how voices go; a form that is barred slides; beside a bass player the bass is somebody else's. */
+const VOICES_STRUMMED = 0.25
+const HAND_BARRED = 0.5
+
+/** What counts in this manner. */
+export function weightsFor(weights: PathWeights, { manner, ensemble }: SettledWishes): PathWeights {
+  return {
+    ...weights,
+    voices: weights.voices * (manner === 'open' || manner === 'barre' ? VOICES_STRUMMED : 1),
+    hand: weights.hand * (manner === 'barre' ? HAND_BARRED : 1),
+    bass: ensemble === 'alone' ? weights.bass : 0,
+  }
+}
+
+/** What is usual stands where nothing was said. */
+export function settledWishes({ chords, wishes }: Pick<PathQuestion, 'chords' | 'wishes'>): SettledWishes {
+  const manner = wishes.manner ?? usualMannerOf(chords, wishes.open !== 'never')
+  return { ...wishes, manner, open: wishes.open ?? (ringsOpen(manner) ? 'allow' : 'never') }
 }

@@ -3,6 +3,7 @@ import type { HandProfile } from '../hand/index.ts'
 import type { Fret, Instrument, StringSet, StringSetError, Tuning, TuningError } from '../neck/index.ts'
 import type { Degree, NamingSystem } from '../pitch/index.ts'
 import type { TextErrorOf } from '../result/index.ts'
+import type { Manner } from '../taste/index.ts'
 import type { ArrangementChoice, ArrangementError, FretsError, OpenStrings } from '../voicing/index.ts'
 
 /** What is asked: the sentence as a value. What is `undefined` is left free. */
@@ -35,8 +36,10 @@ export interface Player {
   readonly thumb: boolean
   /** The ways of naming notes that are read where the player types, their own first. */
   readonly naming: readonly NamingSystem[]
-  /** A bass player plays too: tones in their range are worth a warning. */
+  /** A bass player plays too: the root may stay silent, and tones in their range are worth a warning. */
   readonly withBassPlayer: boolean
+  /** The player's own manner; without it what is usual for a chord. */
+  readonly manner?: Manner | undefined
 }
 
 /** Why a text of a question was refused: what core says of the text, or of its place among the others. */

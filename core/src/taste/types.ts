@@ -42,7 +42,6 @@ export const TASTE_TERMS = [
   'sixthString',
   'doubledThird',
   'doubledTension',
-  'doubledInFour',
   'waste',
   'unison',
   'muddy',

@@ -106,9 +106,8 @@ function tonesMakeTheChord(query: VoicingQuery, degrees: readonly Degree[], fore
   }
   if (omit !== undefined) return equals(chord.formula.filter((degree) => !omit.includes(degree)))
   const school = arrangement.kind === 'named' && arrangement.name === 'shell' ? 'shell' : query.school
-  return soundingSets(chord.formula, degrees.length - (foreign === undefined ? 0 : 1), { school, doubling }).some(
-    equals,
-  )
+  const own = degrees.length - (foreign === undefined ? 0 : 1)
+  return [school].flat().some((one) => soundingSets(chord.formula, own, { school: one, doubling }).some(equals))
 }
 
 /** Drops, built forwards: close the chord under its top tone, then lower the voices that the name says. */

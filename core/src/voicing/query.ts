@@ -27,9 +27,9 @@ export interface VoicingQuery {
   readonly bass?: Degree | undefined
   readonly top?: Degree | undefined
   readonly topMidi?: Midi | undefined
-  /** Exactly these tones stay silent; without it the school decides. */
+  /** Exactly these tones stay silent; without it the school decides, or any one of several. */
   readonly omit?: readonly Degree[] | undefined
-  readonly school: OmissionSchool
+  readonly school: OmissionSchool | readonly OmissionSchool[]
   readonly doubling: boolean
   readonly fretMin: number
   readonly fretMax: number

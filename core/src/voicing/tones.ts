@@ -51,5 +51,6 @@ export function allowedMasks(query: VoicingQuery, table: ToneTable, voices: numb
     return fits && sounding.length > 0 ? [maskOf(sounding)] : []
   }
   const school = arrangement.kind === 'named' && arrangement.name === 'shell' ? 'shell' : query.school
-  return [...new Set(soundingSets(formula, own, { school, doubling }).map(maskOf))]
+  const sets = [school].flat().flatMap((one) => soundingSets(formula, own, { school: one, doubling }))
+  return [...new Set(sets.map(maskOf))]
 }

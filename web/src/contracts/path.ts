@@ -1,5 +1,6 @@
 /** What `POST /api/path` takes; core reads the music in it. */
 import { PATH_WEIGHTS } from '@nestling/core/path'
+import { ENSEMBLES, MANNERS } from '@nestling/core/taste'
 import * as v from 'valibot'
 import { text } from './text.ts'
 
@@ -13,6 +14,8 @@ export const PathBody = v.strictObject({
   arrangements: v.optional(v.pipe(v.array(text(60)), v.maxLength(12))),
   fretMin: v.optional(fret),
   fretMax: v.optional(fret),
+  manner: v.optional(v.picklist(MANNERS, MANNERS.join(', '))),
+  ensemble: v.optional(v.picklist(ENSEMBLES, ENSEMBLES.join(', '))),
   school: v.optional(v.picklist(['drop-fifth', 'drop-root', 'shell'])),
   open: v.optional(v.picklist(['never', 'allow', 'require'])),
   loop: v.optional(v.boolean()),

@@ -17,6 +17,7 @@ export const DEFAULT_SETTINGS: Settings = {
   handComfortMm: MEDIUM_HAND.comfortableMm,
   thumb: false,
   withBassPlayer: false,
+  manner: 'usual',
   lowOnTop: false,
   foundAs: 'bars',
   letterKeys: 'everywhere',
@@ -101,5 +102,6 @@ export const playerOf = (
   school: settings.leavingOut,
   thumb: settings.thumb,
   withBassPlayer: settings.withBassPlayer,
+  manner: settings.manner === 'usual' ? undefined : settings.manner,
   naming: settings.naming === 'letters' ? ['letters'] : [settings.naming, 'letters'],
 })

@@ -1,4 +1,5 @@
 /** What is checked of the player's choices; apart from `settings.ts`, so that pages need not load the library that checks. */
+import { MANNERS } from '@nestling/core/taste'
 import { BASS_LINES, DRUM_STYLES, SWUNG } from '@nestling/core/time'
 import * as v from 'valibot'
 import { FASTEST, LABELS, LETTER_KEYS, SLOWEST } from './limits.ts'
@@ -16,6 +17,8 @@ export const Settings = v.object({
   handComfortMm: v.pipe(v.number(), v.minValue(50, 'at least 50 mm'), v.maxValue(150, 'at most 150 mm')),
   thumb: v.boolean(),
   withBassPlayer: v.boolean(),
+  /** How chords are played where nobody says it; as is usual for the chord, or always so. */
+  manner: v.picklist(['usual', ...MANNERS]),
   /** The lowest string drawn on top. */
   lowOnTop: v.boolean(),
   /** The shapes found as bars under the neck, or as small necks. */

@@ -447,10 +447,10 @@ describe('copies', () => {
     fill()
     const folder = folders[0] as string
     expect(listCopies(folder)).toEqual([])
-    // As an earlier program left it: its last three migrations are missing.
+    // As an earlier program left it: its last four migrations are missing.
     opened.sqlite
       .prepare(
-        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 3)',
+        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 4)',
       )
       .run()
     opened.sqlite.prepare('alter table instruments drop column timbre').run()
@@ -467,8 +467,19 @@ describe('copies', () => {
     for (const column of ['tune_id', 'tags', 'search'])
       opened.sqlite.prepare(`alter table kept_shapes drop column ${column}`).run()
     opened.sqlite.prepare('alter table tunes drop column remarks').run()
+    const chords = [
+      { symbol: 'Dm7', frets: 'x5756x' },
+      { symbol: 'G7', frets: null },
+      { symbol: 'C', frets: 'x-3-5-5-5-3' },
+    ]
+    opened.sqlite
+      .prepare("insert into tunes (title, query, chords, created_at) values ('Old Way', 'chart=Dm7+G7+C', ?, 1)")
+      .run(JSON.stringify(chords))
     opened.close()
     open(folder)
+    // A tune that was kept before ways were chosen by taste keeps its shapes.
+    const [tune] = opened.sqlite.prepare("select query from tunes where title = 'Old Way'").pluck().all()
+    expect(tune).toBe('chart=Dm7+G7+C&hold=1:x5756x,3:x-3-5-5-5-3')
     expect(listCopies(folder).map(({ reason }) => reason)).toEqual(['before-migration'])
     // What was kept before it had folders is found by its words.
     expect(names(book.shapes.window({ ...ASK, find: 'clarinet' }, 0, 9))).toEqual(['first bar'])

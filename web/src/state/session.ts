@@ -70,8 +70,8 @@ export const $style = computed(
 )
 
 export const $player = computed($session, ({ settings, instrument, tunings }): Player => {
-  const { handComfortMm, leavingOut, thumb, withBassPlayer, naming } = settings
-  const asked = [handComfortMm, leavingOut, thumb, withBassPlayer, naming, instrument, tunings]
+  const { handComfortMm, leavingOut, thumb, withBassPlayer, manner, naming } = settings
+  const asked = [handComfortMm, leavingOut, thumb, withBassPlayer, manner, naming, instrument, tunings]
   if (lastPlayer && asked.every((one, index) => one === lastAsked[index])) return lastPlayer
   lastAsked = asked
   lastPlayer = playerOf(settings, instrument, tunings)

@@ -3,7 +3,6 @@ import type { PathGapReason, PathWeights } from '@nestling/core/path'
 
 export const GAP_REASONS: Readonly<Record<PathGapReason, string>> = {
   'no-shape': 'has no shape in these frets, on these strings: widen the frets or take more string sets',
-  roots: 'has no root on the string whose turn it is: let the roots go free',
   melody: 'has no shape with that tone on top: let the melody go here',
   bass: 'lies in the bass player’s range on these strings: take higher strings or frets',
   hand: 'has shapes that this hand can’t hold: widen the frets or take fewer strings',
@@ -13,12 +12,13 @@ export const GAP_REASONS: Readonly<Record<PathGapReason, string>> = {
 
 /** What each weight is counted by. */
 export const WEIGHT_WORDS: Readonly<Record<keyof PathWeights, readonly [string, string]>> = {
-  voices: ['voices', 'a semitone'],
+  taste: ['grips', 'a point'],
   hand: ['hand', 'a mm'],
-  top: ['top voice', 'past a step'],
-  reach: ['reach', 'a tenth past ease'],
-  crowding: ['crowding', ''],
-  fingers: ['fingers', 'an effort'],
+  far: ['leaps', '25 mm past 100'],
+  voices: ['voices', 'a semitone'],
+  top: ['top voice', 'past a third'],
+  bass: ['bass', 'past a fifth'],
+  same: ['a chord that moves', ''],
   stays: ['a tone that stays', ''],
   slides: ['a finger that stays', ''],
 }

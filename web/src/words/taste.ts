@@ -26,7 +26,6 @@ export const TASTE_WORDS: Readonly<Record<TasteTerm, string>> = {
   sixthString: 'the sixth string sounds',
   doubledThird: 'the third doubled',
   doubledTension: 'the seventh or a tension doubled',
-  doubledInFour: 'a tone doubled in four voices',
   waste: 'one tone doubled and another left out',
   unison: 'two strings on one pitch',
   muddy: 'narrow intervals too low',

@@ -22,6 +22,7 @@ import { PathBody } from '../../contracts/path.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readBody, refuse, refuseWith } from './_respond.ts'
 import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { tasteTold } from './_taste.ts'
 import { onThread, type Work } from './_work.ts'
 
 type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response }
@@ -87,7 +88,7 @@ function questionIn(body: PathBody): Read<Asked> {
     if (!read.ok) return wrong(refuse(`arrangements.${index}`, read.error))
     arrangements.push(read.value)
   }
-  const { fretMin = 1, fretMax = 15, open = 'never', school = 'drop-fifth', loop = false, k = 1 } = body
+  const { fretMin = 1, fretMax = 15, open = 'never', school, manner, ensemble = 'alone', loop = false, k = 1 } = body
   if (fretMin > fretMax)
     return wrong(
       refuseWith('fretMin', { message: `fret ${fretMin} lies above fret ${fretMax}`, expected: `at most ${fretMax}` }),
@@ -99,7 +100,17 @@ function questionIn(body: PathBody): Read<Asked> {
       neck,
       hand: player.hand,
       thumb: player.thumb,
-      wishes: { ...PATH_WISHES, strings: strings.value, arrangements, fretMin, fretMax, open, school },
+      wishes: {
+        ...PATH_WISHES,
+        manner,
+        ensemble,
+        strings: strings.value,
+        arrangements,
+        fretMin,
+        fretMax,
+        open,
+        school,
+      },
       weights: Object.assign({ ...PATH_WEIGHTS }, body.weights),
       loop,
       held: held.value,
@@ -182,6 +193,7 @@ function told(
       frets: frets(shape),
       degrees: shape?.degrees ?? null,
       parts: shape?.parts ?? null,
+      taste: shape ? tasteTold(shape.taste) : null,
       cost: shape?.cost ?? 0,
     })),
     /** From each chord to the next; where it goes round, the last one leads to the first. */

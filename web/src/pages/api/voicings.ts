@@ -2,14 +2,14 @@ import { answerTo, type Playing } from '@nestling/core/answer'
 import { writeSymbol } from '@nestling/core/chord'
 import { midiOf, readPitch } from '@nestling/core/pitch'
 import { type Question, type QuestionTexts, readQuestion } from '@nestling/core/request'
-import type { Ensemble, Manner, Taste } from '@nestling/core/taste'
+import { type Ensemble, type Manner, usualManner } from '@nestling/core/taste'
 import { writeArrangement, writeFrets } from '@nestling/core/voicing'
 import { VoicingsQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { reasonWords } from '../../words/hand.ts'
-import { TASTE_WORDS } from '../../words/taste.ts'
 import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { tasteTold } from './_taste.ts'
 import { onThread, type Work } from './_work.ts'
 
 /** One question must not stop the server for everybody: it ends with what it has, and says so. */
@@ -45,21 +45,13 @@ function readRegister(texts: { [field in 'topPitch' | 'lowest' | 'highest']?: st
 
 /** One of both is enough; the other is what is usual: comping for chords from sevenths up, barre chords for triads; alone. */
 function playingOf(
-  { chord }: Question,
+  { chord, tuning }: Question,
   manner: Manner | undefined,
   ensemble: Ensemble | undefined,
 ): Playing | undefined {
   if (manner === undefined && ensemble === undefined) return undefined
-  const usual = chord.bass !== undefined ? 'open' : chord.formula.length > 3 ? 'comp' : 'barre'
-  return { manner: manner ?? usual, ensemble: ensemble ?? 'alone' }
+  return { manner: manner ?? usualManner(chord, tuning === undefined), ensemble: ensemble ?? 'alone' }
 }
-
-/** Each term in words; rounded, they add up to the total within a hundredth each. */
-const told = ({ total, parts }: Taste) => ({
-  total: hundredths(total),
-  terms: parts.map(({ term, value }) => ({ term, words: TASTE_WORDS[term], value: hundredths(value) })),
-})
-const hundredths = (value: number): number => Math.round(value * 100) / 100
 
 /** `GET /api/voicings?chord=Ebmaj7&strings=5432&arrangement=drop-2`: every shape that qualifies, in the order of players. */
 export const work: Work = ({ url }) => {
@@ -94,7 +86,7 @@ export const work: Work = ({ url }) => {
     /** Easy, a stretch or beyond the hand, and what decides. */
     hand: { verdict: verdict.kind, why: reasonWords(verdict) },
     names: names.map((name) => writeSymbol(name.chord, { ascii: true })),
-    ...(taste && { taste: told(taste) }),
+    ...(taste && { taste: tasteTold(taste) }),
   }))
   return Response.json({ count, voicings, truncated: cut !== undefined, ...(cut === undefined ? {} : { cut }) })
 }

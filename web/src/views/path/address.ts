@@ -3,6 +3,7 @@ import { MOST_PLAYED_BARS, patternOf, readChart, type Span, writeChart } from '@
 import { type Neck, neckOf, type StringSet, stringIndex, stringNumber, writeTuning } from '@nestling/core/neck'
 import { type HeldShape, PATH_WEIGHTS, PATH_WISHES, type PathWeights, type PathWishes } from '@nestling/core/path'
 import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
+import { MANNERS } from '@nestling/core/taste'
 import { BASS_LINES, readPattern, writePattern } from '@nestling/core/time'
 import { fretsIn, fretsTextOf } from '../../state/links.ts'
 import type { PathPlan, TopTone } from './types.ts'
@@ -55,6 +56,8 @@ const whole = (text: string | undefined, least: number, most: number): number | 
   return text !== undefined && Number.isInteger(number) && number >= least && number <= most ? number : undefined
 }
 
+const OPEN = ['never', 'allow'] as const
+
 const WAYS = {
   stream: { stream: true },
   top: { topStepwise: true },
@@ -95,12 +98,12 @@ export function readPlan(params: Params, player: Player): PathPlan {
   const wishes: PathWishes = Object.assign(
     {
       ...PATH_WISHES,
-      strings: params['strings'] === 'any' ? undefined : (readSets(params['strings'], strings) ?? usualSets(neck)),
-      voices: whole(params['voices'], 2, strings) ?? 4,
+      manner: MANNERS.find((manner) => manner === params['manner']),
+      strings: readSets(params['strings'], strings),
+      voices: whole(params['voices'], 2, strings),
       fretMin,
       fretMax,
-      open: params['open'] === 'allow' ? 'allow' : 'never',
-      school: player.school,
+      open: OPEN.find((open) => open === params['open']),
       roots: roots.length > 0 ? roots.map((number) => stringIndex(number, strings)) : undefined,
       aboveBass: params['bass'] === 'free',
     },
@@ -161,14 +164,11 @@ export function writePlan(plan: PathPlan, neck: Neck): string {
   const put = (name: string, value: string | undefined, usual?: string) => {
     if (value !== undefined && value !== usual) query.set(name, value)
   }
-  put(
-    'strings',
-    wishes.strings === undefined ? 'any' : setsText(wishes.strings, strings),
-    setsText(usualSets(neck), strings),
-  )
-  put('voices', String(wishes.voices), '4')
+  put('manner', wishes.manner)
+  put('strings', wishes.strings && setsText(wishes.strings, strings))
+  put('voices', wishes.voices === undefined ? undefined : String(wishes.voices))
   put('frets', `${wishes.fretMin}-${wishes.fretMax}`, `1-${Math.min(12, neck.lastFret)}`)
-  put('open', wishes.open, 'never')
+  put('open', wishes.open)
   put('roots', wishes.roots?.map((string) => stringNumber(string, strings)).join(','))
   put('ways', waysOf(wishes).join(',') || undefined)
   put('bass', wishes.aboveBass ? 'free' : undefined)

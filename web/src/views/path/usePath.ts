@@ -70,7 +70,11 @@ export const questionOf = (plan: PathPlan, played: Played, neck: Neck, player: P
   neck,
   hand: player.hand,
   thumb: player.thumb,
-  wishes: plan.wishes,
+  wishes: {
+    ...plan.wishes,
+    manner: plan.wishes.manner ?? player.manner,
+    ensemble: player.withBassPlayer ? 'bass-player' : 'alone',
+  },
   weights: plan.weights,
   loop: plan.loop,
   held: plan.held.filter(({ chord }) => chord < played.chords.length),
@@ -250,13 +254,13 @@ function followedFrom({ chart, held, melody }: PathPlan, next: Chart): Pick<Path
 const pathKey = ({ chords, wishes, weights, loop, held, melody }: PathQuestion): string =>
   JSON.stringify([chords, wishes, weights, loop, held, melody])
 
-/** Chords times string sets that are found while the page is drawn; more would hold up the server and the page. */
-const MOST_AT_ONCE = 64
+/** Different chords that are found while the page is drawn; more would hold up the server and the page. */
+const MOST_AT_ONCE = 12
 
 /** The path that stands there at first; of a long tune none, until the worker has found it. */
 function firstFound(question: PathQuestion): PathFound {
-  const sets = question.wishes.strings?.length ?? Number.POSITIVE_INFINITY
-  if (question.chords.length * sets <= MOST_AT_ONCE) return findPath({ ...question, best: 1 })
+  const different = new Set(question.chords.map((chord) => JSON.stringify(chord)))
+  if (different.size <= MOST_AT_ONCE) return findPath({ ...question, best: 1 })
   const nothing = question.chords.map(() => undefined)
   return { total: 0, shapes: nothing, steps: nothing, others: [], gaps: [] }
 }

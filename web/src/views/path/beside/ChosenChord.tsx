@@ -2,11 +2,13 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { writeStep } from '@nestling/core/key'
+import type { Taste } from '@nestling/core/taste'
 import { memo } from 'react'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { GAP_REASONS } from '../../../words/path.ts'
 import { counted, fretsWord } from '../../../words/shapes.ts'
+import { TASTE_WORDS } from '../../../words/taste.ts'
 import type { PathState } from '../usePath.ts'
 import classes from './Beside.module.css'
 import { StepNeck } from './StepNeck.tsx'
@@ -81,24 +83,11 @@ function Cost({
       'var(--soft)',
     ],
     ['hand', step ? `${Math.round(step.handMm)} mm` : '', step?.parts.hand ?? 0, 'var(--seventh)'],
-    [
-      'fingers',
-      `effort of ${shape.fingering.fingers
-        .map((finger) => finger ?? '')
-        .join(' ')
-        .trim()}`,
-      shape.parts.fingers,
-      'var(--third)',
-    ],
-    [
-      'reach',
-      `${Math.round(shape.reachMm)} of ${Math.round(state.player.hand.comfortableMm)} mm`,
-      shape.parts.reach,
-      'var(--extension)',
-    ],
-    ['crowding', 'no room side by side', shape.parts.crowding, 'var(--danger)'],
-    ['top voice', 'leaps past a step', step?.parts.top ?? 0, 'var(--ink)'],
-    ['wishes', 'a wish is broken here', step?.parts.wishes ?? 0, 'var(--danger)'],
+    ['grip', gripWords(shape.taste), shape.parts.taste, 'var(--third)'],
+    ['top voice', 'leaps past a third', step?.parts.top ?? 0, 'var(--ink)'],
+    ['bass', 'leaps past a fifth', step?.parts.bass ?? 0, 'var(--ink)'],
+    ['same chord', 'in another shape', step?.parts.same ?? 0, 'var(--extension)'],
+    ['wishes', 'a wish is broken here', shape.parts.wishes + (step?.parts.wishes ?? 0), 'var(--danger)'],
     [
       'stays',
       step ? `${counted(step.staying, 'tone')}, ${counted(step.sliding, 'finger')}` : '',
@@ -145,6 +134,15 @@ function Cost({
       {nothing.length > 0 && <p className={classes['aside']}>{nothing.join(' · ')} 0</p>}
     </>
   )
+}
+
+/** What weighs most in it, in words. */
+function gripWords({ total, parts }: Taste): string {
+  const most = parts.toSorted((a, b) => b.value - a.value).slice(0, 2)
+  const told = most
+    .filter(({ value }) => value >= 0.5)
+    .map(({ term, value }) => `${TASTE_WORDS[term]} ${value.toFixed(1)}`)
+  return [`taste ${total.toFixed(1)}`, ...told].join(', ')
 }
 
 export const signed = (cost: number): string => (cost < 0 ? `−${(-cost).toFixed(2)}` : cost.toFixed(2))

@@ -3,15 +3,17 @@ import { useStore } from '@nanostores/react'
 import { keysFor, patternOf, STYLES, type Style } from '@nestling/core/chart'
 import { writeKey } from '@nestling/core/key'
 import { type StringSet, stringNumber, tuningLetters, writeTuning } from '@nestling/core/neck'
-import type { PathWishes } from '@nestling/core/path'
+import { type PathWishes, settledWishes } from '@nestling/core/path'
 import { tuningsOffered } from '@nestling/core/request'
+import { type Manner, MANNERS } from '@nestling/core/taste'
 import { BASS_LINES, type BassLine } from '@nestling/core/time'
 import { memo, type ReactNode } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
 import { PatternWord } from '../../../controls/PatternWord.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { Word } from '../../../controls/Word.tsx'
-import { $session } from '../../../state/session.ts'
+import { $session, changeSettings } from '../../../state/session.ts'
+import { BASS_OPTIONS, MANNER_WORDS } from '../../../words/manners.ts'
 import { tuningWords } from '../../../words/tunings.ts'
 import { usualSets } from '../address.ts'
 import { joinNext, keepTop, split, transpose } from '../edits.ts'
@@ -38,6 +40,7 @@ const Words = memo(function Words({ state }: { readonly state: PathState }) {
   const { answer, key, change, neck } = state
   const { plan } = answer
   const { chart, wishes } = plan
+  const settled = settledWishes(answer.question)
   const wish = (changes: Partial<PathWishes>) => change({ wishes: { ...wishes, ...changes } })
   const name = key && writeKey(key.key, { naming: settings.naming })
   const sets = setOptions(neck.open.length, usualSets(neck))
@@ -74,6 +77,23 @@ const Words = memo(function Words({ state }: { readonly state: PathState }) {
             ...(plan.pattern === patternOf(chart) ? { pattern: patternOf({ style }) } : {}),
           })
         }
+      />
+      {', '}
+      <Choice<Manner | 'usual'>
+        label="Manner"
+        value={wishes.manner ?? 'usual'}
+        options={[
+          ['usual', `${MANNER_WORDS[settled.manner]}${wishes.manner ? ', as is usual' : ''}`],
+          ...MANNERS.map((manner) => [manner, MANNER_WORDS[manner]] as const),
+        ]}
+        take={(manner) => wish({ manner: manner === 'usual' ? undefined : manner })}
+      />
+      {', '}
+      <Choice
+        label="Bass player"
+        value={settings.withBassPlayer}
+        options={BASS_OPTIONS}
+        take={(withBassPlayer) => void changeSettings({ withBassPlayer })}
       />
       {', on '}
       <Choice
@@ -173,11 +193,11 @@ interface SetOption {
   readonly key: string
   readonly words: string
   readonly strings: readonly StringSet[] | undefined
-  readonly voices: number
+  readonly voices: number | undefined
 }
 
 const setsKey = ({ strings, voices }: Pick<PathWishes, 'strings' | 'voices'>): string =>
-  strings ? JSON.stringify(strings) : `any ${voices}`
+  strings ? JSON.stringify(strings) : voices === undefined ? 'any' : `any ${voices}`
 const setsWords = (sets: readonly StringSet[], strings: number): string =>
   sets.map((set) => set.map((string) => stringNumber(string, strings)).join(' ')).join(' or ')
 
@@ -197,6 +217,7 @@ function setOptions(strings: number, usual: readonly StringSet[]): readonly SetO
     voices,
   })
   return [
+    { key: 'any', words: 'any strings', strings: undefined, voices: undefined },
     { key: JSON.stringify(usual), words: setsWords(usual, strings), strings: usual, voices: 4 },
     ...own([5, 4, 3, 2]),
     ...own([6, 4, 3, 2]),
@@ -238,7 +259,9 @@ function More({ state }: { readonly state: PathState }) {
           act: () => wish({ roots }),
         })),
       ...(wishes.aboveBass ? [] : [{ words: 'above the bass player', act: () => wish({ aboveBass: true }) }]),
-      ...(wishes.open === 'allow' ? [] : [{ words: 'open strings too', act: () => wish({ open: 'allow' }) }]),
+      settledWishes(answer.question).open === 'allow'
+        ? { words: 'no open strings', act: () => wish({ open: 'never' }) }
+        : { words: 'open strings too', act: () => wish({ open: 'allow' }) },
       ...BASS_LINES.filter((line) => line !== plan.bass).map((line) => ({
         words: BASS_WORDS[line],
         act: () => change({ bass: line }),
@@ -260,7 +283,7 @@ function More({ state }: { readonly state: PathState }) {
           : 'keep this top tone as melody',
         act: () => keepTop(state),
       },
-      ...(plan.held.length > 0 ? [{ words: 'let all shapes go', act: () => change({ held: [] }) }] : []),
+      ...(plan.held.length > 0 ? [{ words: 'choose all shapes anew', act: () => change({ held: [] }) }] : []),
       ...(key?.isGuess
         ? [{ words: `it is in ${writeKey(key.key)}`, act: () => change({ chart: { ...plan.chart, key: key.key } }) }]
         : []),

@@ -1,7 +1,7 @@
 /** The tune as a table, a row for each chord; beside it another way through, where one is compared. */
 import { useStore } from '@nanostores/react'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
-import { type PathShape, type PathWay, stepBetween } from '@nestling/core/path'
+import { type PathShape, type PathWay, stepsOf } from '@nestling/core/path'
 import { type NamingSystem, pitchAt, plainName, spellDegree, writePitch } from '@nestling/core/pitch'
 import { memo } from 'react'
 import { $session } from '../../../state/session.ts'
@@ -86,10 +86,10 @@ export function costsOf(
   { shapes }: Pick<PathWay, 'shapes'>,
   { answer }: Pick<PathState, 'answer'>,
 ): readonly (number | undefined)[] {
-  const { wishes, weights, loop } = answer.plan
+  const { question } = answer
+  const step = stepsOf(question)
   return shapes.map((shape, chord) => {
-    const before = chord === 0 ? (loop ? shapes.at(-1) : undefined) : shapes[chord - 1]
-    return shape && shape.cost + (before ? stepBetween(before, shape, weights, wishes).cost : 0)
+    return shape && shape.cost + (step(shapes, chord)?.cost ?? 0)
   })
 }
 

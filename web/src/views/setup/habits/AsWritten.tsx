@@ -14,6 +14,7 @@ import sentence from '../../../controls/sentence.module.css'
 import { HandNeck } from '../../../neck/HandNeck.tsx'
 import { $player, $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
+import { BASS_OPTIONS, MANNER_OPTIONS } from '../../../words/manners.ts'
 import { fretsWord } from '../../../words/shapes.ts'
 import { changeHabit } from '../bench/bench.ts'
 import classes from '../SetupView.module.css'
@@ -42,10 +43,6 @@ const LEAVINGS: Options<Settings['leavingOut']> = [
   ['drop-fifth', 'the fifth goes'],
   ['drop-root', 'the root goes'],
   ['shell', 'the shell stays'],
-]
-const BASSES: Options<boolean> = [
-  [true, 'a bass player plays too'],
-  [false, 'nobody plays the bass'],
 ]
 const THUMBS: Options<boolean> = [
   [true, 'may take the low string'],
@@ -89,8 +86,8 @@ export function AsWritten() {
         notes as {word('naming', 'Notes are named by', NAMINGS)}, chords in{' '}
         {word('symbols', 'Chord symbols in', SYMBOLS)}, eggs with {word('labels', 'In the eggs stand', LABELS)}, the low
         string {word('lowOnTop', 'The low string lies', SIDES)}; with too few strings{' '}
-        {word('leavingOut', 'With fewer strings than tones', LEAVINGS)}, {word('withBassPlayer', 'Bass player', BASSES)}
-        , the thumb {word('thumb', 'The thumb', THUMBS)}
+        {word('leavingOut', 'With fewer strings than tones', LEAVINGS)}; {word('manner', 'Manner', MANNER_OPTIONS)},{' '}
+        {word('withBassPlayer', 'Bass player', BASS_OPTIONS)}, the thumb {word('thumb', 'The thumb', THUMBS)}
       </p>
       <p className={classes['symbols']} data-testid="symbol-samples">
         {symbols.map((symbol) => (
