@@ -35,7 +35,7 @@ describe('a typed line', () => {
     ['G9 no 5', { chord: 'G9', omit: '5' }],
     ['G9 leaving out nothing', { chord: 'G9', omit: 'none' }],
     ['C m7 b5 any', { chord: 'Cm7b5' }],
-    ['D open doubled', { chord: 'D', doubling: 'true', open: 'allow' }],
+    ['D open doubled', { chord: 'D', doubling: 'true', manner: 'open', open: 'allow' }],
     ['D/F#', { chord: 'D/F#' }],
     ['C minor 7 flat 5 drop2', { chord: 'Cm7b5', arrangement: 'drop-2' }],
     ['C half diminished 5432', { chord: 'Cm7b5', strings: '5432' }],

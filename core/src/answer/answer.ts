@@ -3,23 +3,23 @@
  * The page asks `shapesFor` and works out the rest for the rows it shows; scripts and the HTTP endpoint take it whole.
  */
 import {
+  type Fingering,
   type HandVerdict,
   handOn,
   handVerdict,
-  type RankedShape,
   type RegisterWarning,
-  rankShapes,
   reachMm,
   registerWarnings,
   type SilentString,
-  shapeScorer,
   silentStrings,
 } from '../hand/index.ts'
 import { type ChordName, namesOfTones, soundedTones, soundKey } from '../name/index.ts'
 import type { Midi } from '../pitch/index.ts'
-import type { Player, Question } from '../request/index.ts'
-import type { Taste } from '../taste/index.ts'
+import { type Player, type Playing, playingOf, type Question } from '../request/index.ts'
+import { mannerAt, type Taste, tasteReader } from '../taste/index.ts'
 import {
+  type Frets,
+  fretsAt,
   type SearchBudget,
   type SearchCut,
   searchVoicings,
@@ -27,17 +27,22 @@ import {
   type VoicingQuery,
   voicingReader,
 } from '../voicing/index.ts'
-import { queryOf, rankingFor } from './shapes.ts'
-import { type Playing, tastedShapes } from './tasted.ts'
+import { isBassAsked, rankByTaste } from './ranking.ts'
+import { queryOf } from './shapes.ts'
+import { tastedShapes } from './tasted.ts'
 
-export interface AnsweredShape extends RankedShape {
+export interface AnsweredShape {
+  readonly frets: Frets
+  readonly reachMm: number
+  /** The best fingering; `undefined` when the hand can't hold the shape. Such shapes come last. */
+  readonly fingering: Fingering | undefined
   readonly voicing: Voicing
   readonly verdict: HandVerdict
   readonly silent: readonly SilentString[]
   readonly register: readonly RegisterWarning[]
   /** Every name of the sound, best first; shapes that sound alike share the list. */
   readonly names: readonly ChordName[]
-  /** Where it was asked for a way of playing: what the place in the order rests on. */
+  /** What its place in the order rests on; `undefined` where it can't be held. */
   readonly taste: Taste | undefined
 }
 
@@ -57,7 +62,7 @@ export interface AnswerOptions {
   readonly isOver?: () => boolean
   /** The very pitch on top, and the lowest and highest that may sound. */
   readonly register?: Pick<VoicingQuery, 'topMidi' | 'lowest' | 'highest'>
-  /** Ordered as this player would take them, and only what can be held; without it by ease. */
+  /** A manner and an ensemble that are asked for: then doubled, and with whatever fits them left out; only what can be held. */
   readonly playing?: Playing | undefined
 }
 
@@ -71,30 +76,35 @@ export function answerTo(
 ): Answer {
   const query: VoicingQuery = { ...queryOf(question, player), ...register, budget }
   const { neck, chord } = query
+  const own = playing ?? playingOf(question, player)
   const { ranked, count, foundCut } = playing
-    ? tasted(question, player, playing, { ...register, budget }, limit)
-    : byEase(query, question, player, limit)
+    ? tasted(question, player, playing, { ...register, budget })
+    : complete(query, own, player)
+  const bassAsked = isBassAsked(query)
+  const reader = tasteReader(chord, neck, player.hand, { ...own, manner: mannerAt(own.manner, query.open), bassAsked })
+  const { bestFingering, bestHold } = handOn(neck, player.hand, { thumb: player.thumb })
   const voicingIn = voicingReader(chord, neck)
   const namesOfSound = new Map<number, readonly ChordName[]>()
-  const told = (shape: RankedShape & { readonly taste?: Taste }): AnsweredShape => {
-    const voicing = voicingIn(shape.frets)
-    const tones = soundedTones(shape.frets, neck)
-    if (voicing === undefined || tones === undefined) throw new Error(`${shape.frets.join()} does not sound the chord`)
+  const told = (frets: Frets): AnsweredShape => {
+    const voicing = voicingIn(frets)
+    const tones = soundedTones(frets, neck)
+    if (voicing === undefined || tones === undefined) throw new Error(`${frets.join()} does not sound the chord`)
     const sound = soundKey(tones)
     let names = namesOfSound.get(sound)
     if (names === undefined) {
       names = namesOfTones(tones, { near: chord })
       namesOfSound.set(sound, names)
     }
+    const fingering = bestFingering(frets)
+    const hold = bestHold(frets)
     return {
-      frets: shape.frets,
-      reachMm: shape.reachMm,
-      fingering: shape.fingering,
-      score: shape.score,
-      taste: shape.taste,
+      frets,
+      reachMm: reachMm(neck, frets),
+      fingering,
+      taste: hold && reader.tasteOf(frets, hold),
       voicing,
-      verdict: handVerdict(shape.frets, neck, player.hand, shape.fingering, { thumb: player.thumb }),
-      silent: shape.fingering ? silentStrings(neck, shape.frets, shape.fingering, player.instrument.pluck) : [],
+      verdict: handVerdict(frets, neck, player.hand, fingering, { thumb: player.thumb }),
+      silent: fingering ? silentStrings(neck, frets, fingering, player.instrument.pluck) : [],
       register: registerWarnings(
         voicing.midis.filter((midi): midi is Midi => midi !== null),
         player.withBassPlayer,
@@ -103,42 +113,26 @@ export function answerTo(
     }
   }
   const shapes: AnsweredShape[] = []
-  for (const [index, shape] of ranked.entries()) {
+  for (const [index, frets] of ranked.slice(0, limit).entries()) {
     if (index % AT_ONCE === AT_ONCE - 1 && isOver?.()) return { shapes, count, cut: foundCut ?? 'time' }
-    shapes.push(told(shape))
+    shapes.push(told(frets))
   }
   return { shapes, count, cut: foundCut ?? (count > limit ? 'limit' : undefined) }
 }
 
 interface Ranked {
-  readonly ranked: readonly (RankedShape & { readonly taste?: Taste })[]
+  readonly ranked: readonly Frets[]
   readonly count: number
   readonly foundCut: SearchCut | undefined
 }
 
-function byEase(query: VoicingQuery, question: Question, player: Player, limit: number): Ranked {
+function complete(query: VoicingQuery, playing: Playing, player: Player): Ranked {
   const found = searchVoicings(query)
-  const ranked = rankShapes(found, query.neck, player.hand, rankingFor(question, player)).slice(0, limit)
-  return { ranked, count: found.count, foundCut: found.cut }
+  const { rows } = rankByTaste(found, query, playing, player)
+  return { ranked: Array.from(rows, (row) => fretsAt(found, row)), count: found.count, foundCut: found.cut }
 }
 
-function tasted(
-  question: Question,
-  player: Player,
-  playing: Playing,
-  more: Partial<VoicingQuery>,
-  limit: number,
-): Ranked {
-  const { shapes, reader, cut } = tastedShapes(question, player, playing, more)
-  const { neck } = queryOf(question, player)
-  const { bestFingering } = handOn(neck, player.hand, { thumb: player.thumb })
-  const scoreOf = shapeScorer(neck, rankingFor(question, player))
-  const ranked = shapes.slice(0, limit).map(({ frets, hold }) => ({
-    frets,
-    reachMm: reachMm(neck, frets),
-    fingering: bestFingering(frets),
-    score: scoreOf(frets, hold.effort),
-    taste: reader.tasteOf(frets, hold),
-  }))
-  return { ranked, count: shapes.length, foundCut: cut }
+function tasted(question: Question, player: Player, playing: Playing, more: Partial<VoicingQuery>): Ranked {
+  const { shapes, cut } = tastedShapes(question, player, playing, more)
+  return { ranked: shapes.map(({ frets }) => frets), count: shapes.length, foundCut: cut }
 }

@@ -2,6 +2,7 @@ import { expect, test } from 'vitest'
 import { readTypedLine, writeQuestion } from '../request/index.ts'
 import { PLAYER } from '../request/player.testkit.ts'
 import { must } from '../result/index.ts'
+import { fretsAt, writeFrets } from '../voicing/index.ts'
 import { answerGivingWay } from './index.ts'
 
 const before = must(readTypedLine('Ebmaj7 drop2 5432', PLAYER)).question
@@ -19,6 +20,42 @@ test.each([
   const answered = answer(line)
   expect([answered.gaveWay, writeQuestion(answered.question, 6)]).toEqual([gaveWay, texts])
   expect(answered.found.playable).toBeGreaterThan(0)
+})
+
+test('a wish of before gives way where nothing lies well with it and something does without, and only then', () => {
+  const high = must(readTypedLine('Cmaj7 drop2 5432', PLAYER)).question
+  for (const line of ['Gm7', 'Dm7', 'A7', 'F#m7b5', 'Bb7']) expect(answer(line, high).gaveWay, line).toEqual([])
+  const shell = must(readTypedLine('Cmaj7 drop2&4 654321', PLAYER)).question
+  const stretched = must(readTypedLine('Ebmaj7 drop3 5431', PLAYER)).question
+  for (const from of [shell, stretched])
+    for (const line of ['G7', 'Cm7', 'A13', 'Fmaj9']) {
+      const { found, gaveWay, isByTaste } = answer(line, from)
+      const free = answerGivingWay(must(readTypedLine(`${line} any any strings`, PLAYER)).question, [], PLAYER).found
+      const worse = (found.scores[0] ?? 0) - (free.scores[0] ?? 0)
+      expect([line, worse <= 4]).toEqual([line, true])
+      if (isByTaste) expect(gaveWay.length).toBeGreaterThan(0)
+    }
+})
+
+test.each([
+  ['A barre', '577655'],
+  ['A open', 'x02220'],
+  ['C barre', 'x35553'],
+  ['E7 open', '020100'],
+  ['F7 barre', '131211'],
+  ['D6/9', 'x5445x'],
+  ['Gmaj7 6432', '3x443x'],
+])('%s, typed over nothing that was asked for, has %s under the hand', (line, grip) => {
+  const { question, kept } = must(readTypedLine(line, PLAYER))
+  const { found } = answerGivingWay(question, kept, PLAYER)
+  expect(writeFrets(fretsAt(found, 0))).toBe(grip)
+})
+
+test('another manner drops strings, arrangement and place of before; what the line names besides stays', () => {
+  const { question } = must(readTypedLine('A barre 6432', PLAYER, before))
+  expect(writeQuestion(question, 6)).toEqual({ chord: 'A', manner: 'barre', strings: '6432' })
+  const next = must(readTypedLine('D', PLAYER, question))
+  expect(writeQuestion(next.question, 6)).toEqual({ chord: 'D', manner: 'barre', strings: '6432' })
 })
 
 test('what the line itself asks for never gives way', () => {

@@ -11,7 +11,14 @@ export interface GivenWay {
   readonly found: ShapesFound
   /** In the order in which they are told; empty where everything fits, or nothing helps. */
   readonly gaveWay: readonly KeptWish[]
+  /** Shapes there were, but none that a player would take beside what there is without those wishes. */
+  readonly isByTaste?: boolean
 }
+
+/** So much worse a grip may be for a wish of before: no player keeps a drop 2 that stretches where a usual grip lies. */
+const WORSE = 4
+/** Below this nothing is so much better; there it need not be looked for. */
+const GOOD = 4
 
 /** The fewest wishes first; of as many, the arrangement before the strings before the place on the neck. */
 const WAYS: readonly (readonly KeptWish[])[] = [
@@ -40,12 +47,23 @@ export function answerGivingWay(
   limit = Number.POSITIVE_INFINITY,
 ): GivenWay {
   const found = shapesFor(question, player, limit)
-  if (found.playable > 0) return { question, found, gaveWay: [] }
+  const asIs = { question, found, gaveWay: [] }
+  const first = firstScore(found)
+  // The place was chosen: it gives way only where nothing lies there.
+  const may = found.playable > 0 ? kept.filter((wish) => wish !== 'frets') : kept
+  if (first <= GOOD || may.length === 0) return asIs
+  const best = firstScore(shapesFor(without(question, may), player, limit))
+  if (first <= best + WORSE) return asIs
   for (const wishes of WAYS) {
-    if (!wishes.every((wish) => kept.includes(wish))) continue
+    if (!wishes.every((wish) => may.includes(wish))) continue
     const freer = without(question, wishes)
     const other = shapesFor(freer, player, limit)
-    if (other.playable > 0) return { question: freer, found: other, gaveWay: wishes }
+    if (firstScore(other) <= best + WORSE)
+      return { question: freer, found: other, gaveWay: wishes, isByTaste: found.playable > 0 }
   }
-  return { question, found, gaveWay: [] }
+  return asIs
 }
+
+/** The taste of the first that can be held; without one, beyond all. */
+const firstScore = ({ playable, scores }: ShapesFound): number =>
+  playable > 0 ? (scores[0] as number) : Number.POSITIVE_INFINITY

@@ -1,12 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import { CATALOGUE, leftOutBesides } from '../chord/index.ts'
-import { MEDIUM_HAND, rankShapes } from '../hand/index.ts'
+import { handOn, MEDIUM_HAND } from '../hand/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { readTypedLine } from '../request/index.ts'
 import { PLAYER } from '../request/player.testkit.ts'
 import { must } from '../result/index.ts'
-import { fretsAt, readFrets, searchVoicings, voicingOf, writeFrets } from '../voicing/index.ts'
+import { fretsAt, readFrets, searchVoicings, type VoicingQuery, voicingOf, writeFrets } from '../voicing/index.ts'
 import { answerTo, shapesFor } from './index.ts'
+import { rankByTaste } from './ranking.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 const question = (line: string) => {
@@ -62,7 +63,7 @@ test('of a grip that is easy at the nut the same one twelve frets up comes later
   let pairs = 0
   for (const { formula } of CATALOGUE.slice(0, 40)) {
     const chord = { root: 'A', formula } as const
-    const found = searchVoicings({
+    const query: VoicingQuery = {
       chord,
       neck,
       arrangement: { kind: 'any' },
@@ -72,14 +73,21 @@ test('of a grip that is easy at the nut the same one twelve frets up comes later
       fretMax: 21,
       reachLimitMm: 118,
       open: 'never',
-    })
-    const place = new Map(
-      rankShapes(found, neck, MEDIUM_HAND, { chord }).map((shape, index) => [shape.frets.join(), { shape, index }]),
+    }
+    const found = searchVoicings(query)
+    const { rows } = rankByTaste(
+      found,
+      query,
+      { manner: 'comp', ensemble: 'alone' },
+      { hand: MEDIUM_HAND, thumb: false },
     )
-    for (const { shape, index } of place.values()) {
-      const higher = place.get(shape.frets.map((fret) => (fret === null ? null : fret + 12)).join())
-      if (higher === undefined || shape.score.ease > 4) continue
-      expect([shape.frets.join(), higher.index > index]).toEqual([shape.frets.join(), true])
+    const { leastEffort } = handOn(neck, MEDIUM_HAND)
+    const shapes = Array.from(rows, (row) => fretsAt(found, row))
+    const place = new Map(shapes.map((frets, index) => [frets.join(), index]))
+    for (const [index, frets] of shapes.entries()) {
+      const higher = place.get(frets.map((fret) => (fret === null ? null : fret + 12)).join())
+      if (higher === undefined || (leastEffort(frets) ?? 9) > 2.5) continue
+      expect([frets.join(), higher > index]).toEqual([frets.join(), true])
       pairs++
     }
   }

@@ -1,12 +1,14 @@
 /**
  * From a question to the shapes that a player can hold: the one search behind the page's worker and the HTTP endpoint.
- *   Question + Player ─queryOf→ VoicingQuery ─searchVoicings→ found ─rankShapes→ best first
+ *   Question + Player ─queryOf→ VoicingQuery ─searchVoicings→ found ─rankByTaste→ best first
  */
 import { bassDegreeOf } from '../chord/index.ts'
-import { handOn, type Ranking, rankCompactly } from '../hand/index.ts'
+import { handOn } from '../hand/index.ts'
 import { neckOf } from '../neck/index.ts'
-import { instrumentFor, type Player, type Question } from '../request/index.ts'
+import { instrumentFor, isFull, type Player, playingOf, type Question } from '../request/index.ts'
+import { weightOf } from '../taste/index.ts'
 import { fretsAt, type SearchBudget, searchVoicings, type VoicingQuery } from '../voicing/index.ts'
+import { rankByTaste } from './ranking.ts'
 
 /** Compact, so that it travels quickly between worker and page: row r of `frets` is one shape, −1 for a silent string. */
 export interface ShapesFound {
@@ -19,7 +21,10 @@ export interface ShapesFound {
   /** How many rows there are. */
   readonly shown: number
   readonly frets: Int8Array
+  /** The taste of each: lower is better; what can't be held is far beyond. */
   readonly scores: Float32Array
+  /** What each fret up the neck weighs in it: without that shapes are compared as grips. */
+  readonly scorePerFret: number
   readonly reachesMm: Float32Array
   /** 1 where four fingers can hold the shape. */
   readonly held: Uint8Array
@@ -34,8 +39,8 @@ export function queryOf(question: Question, player: Player): VoicingQuery {
     bass: question.bass,
     top: question.top,
     omit: question.omit,
-    school: player.school,
-    doubling: question.doubling ?? needsDoubling(question),
+    school: player.withBassPlayer ? [player.school, 'drop-root'] : player.school,
+    doubling: question.doubling ?? needsDoubling(question, player),
     fretMin: question.fretMin,
     fretMax: question.fretMax,
     span: question.span,
@@ -44,25 +49,19 @@ export function queryOf(question: Question, player: Player): VoicingQuery {
   }
 }
 
-/** What the list is ranked for: what was asked is no merit of a shape. */
-export const rankingFor = ({ chord, bass, strings, arrangement }: Question, { thumb }: Player): Ranking => ({
-  chord,
-  thumb,
-  bassAsked: bass !== undefined || arrangement.kind === 'list',
-  stringsAsked: strings !== undefined,
-})
-
 /** More strings to sound than tones to put on them, or a list that names a tone twice. */
-function needsDoubling({ chord, strings, arrangement }: Question): boolean {
+function needsDoubling(question: Question, player: Player): boolean {
+  const { chord, strings, arrangement } = question
   if (arrangement.kind === 'list') return new Set(arrangement.degrees).size < arrangement.degrees.length
-  // On free strings a triad is played as full as the hand has it.
-  if (strings === undefined && arrangement.kind === 'any' && chord.formula.length <= 3) return true
+  // On free strings a triad is played as full as the hand has it, and what is strummed too.
+  if (strings === undefined && arrangement.kind === 'any')
+    return chord.formula.length <= 3 || isFull(playingOf(question, player).manner)
   const slash = bassDegreeOf(chord)
   const tones = chord.formula.length + (slash !== undefined && !chord.formula.includes(slash) ? 1 : 0)
   return strings !== undefined && strings.length > tones
 }
 
-/** Every shape that qualifies, easiest first; those that four fingers can't hold come last. */
+/** Every shape that qualifies, as a player takes them; those that four fingers can't hold come last. */
 export function shapesFor(
   question: Question,
   player: Player,
@@ -71,7 +70,8 @@ export function shapesFor(
 ): ShapesFound {
   const query = { ...queryOf(question, player), budget }
   const found = searchVoicings(query)
-  const ranking = rankCompactly(found, query.neck, player.hand, rankingFor(question, player))
+  const playing = playingOf(question, player)
+  const ranking = rankByTaste(found, query, playing, player)
   const shown = Math.min(found.count, limit)
   const { strings } = found
   const frets = new Int8Array(shown * strings)
@@ -87,7 +87,8 @@ export function shapesFor(
   }
   const playable = ranking.held.reduce((sum, one) => sum + one, 0)
   const truncated = found.cut !== undefined || found.count > shown
-  return { strings, count: found.count, playable, truncated, shown, frets, scores, reachesMm, held }
+  const scorePerFret = weightOf('upTheNeck', playing.manner, playing.ensemble)
+  return { strings, count: found.count, playable, truncated, shown, frets, scores, scorePerFret, reachesMm, held }
 }
 
 /** How many shapes of a question this hand can hold. */

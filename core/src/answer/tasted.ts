@@ -5,23 +5,18 @@
 import { bassDegreeOf, type OmissionSchool } from '../chord/index.ts'
 import { type HandOnNeck, type HandProfile, type Hold, handOn } from '../hand/index.ts'
 import type { Neck } from '../neck/index.ts'
-import type { Player, Question } from '../request/index.ts'
-import { type Ensemble, type Manner, type TasteReader, tasteReader } from '../taste/index.ts'
+import type { Player, Playing, Question } from '../request/index.ts'
+import { type Ensemble, mannerAt, type TasteReader, tasteReader } from '../taste/index.ts'
 import {
   type Frets,
   fretsAt,
-  type OpenStrings,
   type SearchCut,
   searchVoicings,
   type VoicingQuery,
   type VoicingsFound,
 } from '../voicing/index.ts'
+import { isBassAsked } from './ranking.ts'
 import { queryOf } from './shapes.ts'
-
-export interface Playing {
-  readonly manner: Manner
-  readonly ensemble: Ensemble
-}
 
 export interface TastedShape {
   readonly frets: Frets
@@ -37,9 +32,6 @@ export const SCHOOLS: Readonly<Record<Ensemble, readonly OmissionSchool[]>> = {
 }
 /** A chord of three tones and more has three at least. */
 const FEWEST_STRINGS = 3
-/** A blues at the nut is strummed. */
-const mannerWith = (manner: Manner, open: OpenStrings): Manner =>
-  manner === 'blues' && open !== 'never' ? 'open' : manner
 /** The clock is looked at so seldom. */
 const AT_ONCE = 64
 
@@ -64,12 +56,12 @@ export function promising(
   profile: HandProfile,
   hand: HandOnNeck,
 ): Promising {
-  const { chord, neck, arrangement, stringSets } = query
+  const { chord, neck, stringSets } = query
   const slash = bassDegreeOf(chord)
-  const bassAsked = query.bass !== undefined || arrangement.kind === 'list'
+  const bassAsked = isBassAsked(query)
   const reader = tasteReader(chord, neck, profile, {
     ...playing,
-    manner: mannerWith(playing.manner, query.open),
+    manner: mannerAt(playing.manner, query.open),
     bassAsked,
   })
   // A bass written after the slash is obeyed: others are no candidates.

@@ -1,9 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { CATALOGUE, plainestRoot } from '../chord/index.ts'
 import { COMMON_TUNINGS, fingertipMm, neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
-import { type Frets, fretsAt, readFrets, searchVoicings } from '../voicing/index.ts'
+import { type Frets, readFrets } from '../voicing/index.ts'
 import {
   calibratedHand,
   type Fingering,
@@ -14,7 +13,6 @@ import {
   MEDIUM_HAND,
   pairReachMm,
   pluckersOf,
-  rankShapes,
   reachMm,
   reachVerdict,
   registerWarnings,
@@ -220,32 +218,4 @@ describe('register', () => {
     expect(registerWarnings([43, 58, 62], true)).toEqual([{ kind: 'bass-range', midis: [43] }])
     expect(registerWarnings([43, 58, 62], false)).toEqual([])
   })
-})
-
-test('shapes are ranked by the sum of their terms, the ones no hand can hold last', () => {
-  for (const { formula } of CATALOGUE.filter((entry) => entry.formula.length === 4).slice(0, 12)) {
-    const chord = { root: plainestRoot(5, formula), formula }
-    const found = searchVoicings({
-      chord,
-      neck,
-      arrangement: { kind: 'any' },
-      school: 'drop-fifth',
-      doubling: false,
-      fretMin: 1,
-      fretMax: 12,
-      reachLimitMm: 118,
-      open: 'never',
-    })
-    const ranked = rankShapes(found, neck, MEDIUM_HAND, { chord })
-    expect(ranked.map(({ frets }) => frets.join()).toSorted()).toEqual(
-      Array.from({ length: found.count }, (_, row) => fretsAt(found, row).join()).toSorted(),
-    )
-    for (const [index, one] of ranked.entries()) {
-      const { ease, missing, unusual, evenness, position, total } = one.score
-      expect(total).toBeCloseTo(ease + missing + unusual + evenness + position, 9)
-      if (index > 0) expect(total).toBeGreaterThanOrEqual(ranked[index - 1]?.score.total ?? 0)
-    }
-    const held = ranked.map(({ fingering }) => fingering !== undefined)
-    expect(held.lastIndexOf(true)).toBeLessThan(held.includes(false) ? held.indexOf(false) : held.length)
-  }
 })

@@ -19,8 +19,6 @@ export {
   reachVerdict,
   scaledHand,
 } from './profile.ts'
-export type { CompactRanking, RankedShape, Ranking, ShapeScore } from './rank.ts'
-export { POSITION_COST, rankCompactly, rankShapes, shapeScorer } from './rank.ts'
 export type { NarrowInterval, RegisterWarning } from './register.ts'
 export { BASS_RANGE_BELOW, isMuddy, registerWarnings } from './register.ts'
 export type { Barre, Finger, Fingering, FingeringCost, HandProfile, ReachVerdict } from './types.ts'

@@ -4,10 +4,11 @@
  */
 import { queryOf } from '../answer/index.ts'
 import { type Chord, type Formula, type OmissionSchool, soundingSets } from '../chord/index.ts'
-import { handOn, reachMm, shapeScorer } from '../hand/index.ts'
+import { type HandOnNeck, handOn, reachMm } from '../hand/index.ts'
 import { type Fret, type Neck, type StringIndex, type StringSet, soundingMidi } from '../neck/index.ts'
 import { type Degree, degreePitchClass, pitchClassOf } from '../pitch/index.ts'
-import { neighbouringSets, type Player, type Question } from '../request/index.ts'
+import { neighbouringSets, type Player, playingOf, type Question } from '../request/index.ts'
+import { compactFrets, type TasteReader, tasteReader } from '../taste/index.ts'
 import { type ArrangementChoice, type Frets, fretSounding, lowestPressed, type VoicingQuery } from '../voicing/index.ts'
 import { type Before, changedArrangement, changedChord, type MapChange } from './change.ts'
 import { byBass, type WhyNone, whyNone } from './gaps.ts'
@@ -98,8 +99,13 @@ export function mapOf(question: Question, player: Player, change: MapChange = { 
     omit !== undefined ? chord.formula.length - omit.length : added !== undefined && plainVoices === 3 ? 4 : plainVoices
   const sounding = omit !== undefined ? [chord.formula.filter((degree) => !omit.includes(degree))] : undefined
   const basses = sounding?.[0] ?? bassesOf(chord.formula, voices, school)
-  const { leastEffort } = handOn(neck, player.hand, { thumb: player.thumb })
-  const scoreOf = shapeScorer(neck, { chord, bassAsked: true, stringsAsked: true })
+  const hand = handOn(neck, player.hand, { thumb: player.thumb })
+  // Every place has its own bass, and nothing is strummed where each tone has its string.
+  const reader = tasteReader(chord, neck, player.hand, {
+    ...playingOf(question, player),
+    manner: 'comp',
+    bassAsked: true,
+  })
   const degreeAt = degreeReader(chord, neck)
   const bassOf = (frets: Frets): Degree | undefined => {
     const degrees = degreesOf(frets, degreeAt)
@@ -140,9 +146,9 @@ export function mapOf(question: Question, player: Player, change: MapChange = { 
     const cells = basses.map((bass): MapCell => {
       const found = within.get(bass)
       if (found) {
-        const best = easiestOf(found, (frets, effort) => scoreOf(frets, effort).total, leastEffort)
+        const best = bestOf(found, reader, hand)
         const isWide = reachMm(neck, best.frets) > player.hand.stretchMm
-        const hold = best.effort !== undefined ? 'held' : isWide ? 'beyond' : 'fingers'
+        const hold = best.isHeld ? 'held' : isWide ? 'beyond' : 'fingers'
         return told(best.frets, bass, found.length - 1, hold, best.total)
       }
       const beyond = wide.get(bass)
@@ -155,31 +161,24 @@ export function mapOf(question: Question, player: Player, change: MapChange = { 
   return { chord, basses, rows: neighbouringSets(neck.open.length, voices).map(row) }
 }
 
-/**
- * The shape with the lowest score; of equal ones the first that was found. Fingers are only worked out as long as a shape
- * could still win with an effort of nothing.
- */
-function easiestOf(
+/** What no hand holds comes after everything that one does. */
+const NOT_HELD = 1000
+
+/** The shape that a player takes first; of equal ones the first that was found. */
+function bestOf(
   found: readonly Frets[],
-  scoreWith: (frets: Frets, effort: number | undefined) => number,
-  leastEffort: (frets: Frets) => number | undefined,
-): { readonly frets: Frets; readonly effort: number | undefined; readonly total: number } {
-  const byLeast = found
-    .map((frets, at) => ({ frets, at, least: scoreWith(frets, 0) }))
-    .sort((a, b) => a.least - b.least)
-  let best: { frets: Frets; at: number; effort: number | undefined; total: number } | undefined
-  for (const { frets, at, least } of byLeast) {
-    if (best !== undefined && least > best.total) break
-    const effort = leastEffort(frets)
-    const total = scoreWith(frets, effort)
-    if (best === undefined || total < best.total || (total === best.total && at < best.at))
-      best = { frets, at, effort, total }
-  }
-  if (best === undefined) throw new Error('there is no easiest of none')
-  return best
+  reader: TasteReader,
+  { bestHold }: HandOnNeck,
+): { readonly frets: Frets; readonly isHeld: boolean; readonly total: number } {
+  const all = found.map((frets) => {
+    const hold = bestHold(frets)
+    const total = reader.withoutHand(compactFrets(frets), 0) + (hold ? reader.ofHand(hold) : NOT_HELD)
+    return { frets, isHeld: hold !== undefined, total }
+  })
+  return all.reduce((best, one) => (one.total < best.total ? one : best))
 }
 
-/** Where the map is opened: its easiest place. */
+/** Where the map is opened: at the place that a player takes first. */
 export function easiestPlace({ rows }: ChordMap): MapPlace | undefined {
   const places = rows.flatMap(placesOf)
   return places.reduce<MapPlace | undefined>(

@@ -2,12 +2,14 @@
 import { omittableDegrees } from '../chord/index.ts'
 import { COMMON_TUNINGS, type Fret, type Instrument, type StringSet, type Tuning, writeTuning } from '../neck/index.ts'
 import { stepOf } from '../pitch/index.ts'
+import { MANNERS, type Manner, ringsOpen } from '../taste/index.ts'
 import { ARRANGEMENT_NAMES } from '../voicing/index.ts'
 import { DEFAULT_FRET_MAX } from './fields.ts'
 import { instrumentFor } from './instrument.ts'
 import type { Player, Question } from './types.ts'
 
 export const CHOICE_FIELDS = [
+  'manner',
   'arrangement',
   'strings',
   'bass',
@@ -20,10 +22,25 @@ export const CHOICE_FIELDS = [
 ] as const
 export type ChoiceField = (typeof CHOICE_FIELDS)[number]
 
+/** Played in another manner: strings, arrangement and frets are free again, and open strings are as it has them. */
+export const inManner = (question: Question, manner: Manner | undefined): Question => ({
+  ...question,
+  manner,
+  open: manner !== undefined && ringsOpen(manner) ? 'allow' : 'never',
+  arrangement: { kind: 'any' },
+  strings: undefined,
+  fretMin: 1,
+  fretMax: DEFAULT_FRET_MAX,
+})
+
 /** The questions that one word offers, in the order in which they are listed. */
 export function choicesOf(field: ChoiceField, question: Question, player: Player): readonly Question[] {
   const { formula } = question.chord
   switch (field) {
+    case 'manner':
+      return [undefined, ...MANNERS].map((manner) =>
+        manner === question.manner ? question : inManner(question, manner),
+      )
     case 'arrangement':
       return [
         { ...question, arrangement: { kind: 'any' } },

@@ -6,6 +6,7 @@ import { type Formula, readSymbol, writeSymbol } from '../chord/index.ts'
 import { readKnownTuning, readStringSet, type Tuning, writeStringSet, writeTuning } from '../neck/index.ts'
 import { type Degree, parseDegree } from '../pitch/index.ts'
 import { fail, ok, piece, type Result } from '../result/index.ts'
+import { MANNERS, type Manner } from '../taste/index.ts'
 import { type OpenStrings, readArrangement, writeArrangement } from '../voicing/index.ts'
 import type { FieldError, Player, Question, QuestionError } from './types.ts'
 
@@ -19,6 +20,7 @@ export const QUESTION_FIELDS = {
   omit: 40,
   doubling: 8,
   open: 8,
+  manner: 8,
   fretMin: 4,
   fretMax: 4,
   span: 4,
@@ -106,6 +108,8 @@ export function readQuestion(texts: QuestionTexts, player: Player): Result<Quest
   if (!doubling.ok) return inField('doubling', doubling.error)
   const open = readOneOf<OpenStrings>(texts.open, ['never', 'allow', 'require'], 'never')
   if (!open.ok) return inField('open', open.error)
+  const manner = texts.manner === undefined ? ok(undefined) : readOneOf<Manner>(texts.manner, MANNERS, 'comp')
+  if (!manner.ok) return inField('manner', manner.error)
   const fretMin = readNumber(texts.fretMin, { fallback: 1, least: 1, most: HIGHEST_FRET })
   if (!fretMin.ok) return inField('fretMin', fretMin.error)
   const fallback = Math.max(DEFAULT_FRET_MAX, fretMin.value)
@@ -122,6 +126,7 @@ export function readQuestion(texts: QuestionTexts, player: Player): Result<Quest
     omit: omit.value,
     doubling: doubling.value === 'free' ? undefined : doubling.value === 'true',
     open: open.value,
+    manner: manner.value,
     fretMin: fretMin.value,
     fretMax: fretMax.value,
     span: span.value,
@@ -168,6 +173,7 @@ export function writeQuestion(question: Question, ownStrings: number): QuestionT
     ...(omit === undefined ? {} : { omit: omit.length === 0 ? 'none' : omit.join(',') }),
     ...(question.doubling === undefined ? {} : { doubling: String(question.doubling) }),
     ...(question.open === 'never' ? {} : { open: question.open }),
+    ...(question.manner === undefined ? {} : { manner: question.manner }),
     ...(question.fretMin === 1 ? {} : { fretMin: String(question.fretMin) }),
     ...(question.fretMax === DEFAULT_FRET_MAX ? {} : { fretMax: String(question.fretMax) }),
     ...(span === undefined ? {} : { span: String(span) }),

@@ -5,7 +5,15 @@
  */
 export { questionAround } from './around.ts'
 export type { ChoiceField, WayOut } from './choices.ts'
-export { CHOICE_FIELDS, choicesOf, neighbouringSets, tuningsOffered, usualStringSets, waysOut } from './choices.ts'
+export {
+  CHOICE_FIELDS,
+  choicesOf,
+  inManner,
+  neighbouringSets,
+  tuningsOffered,
+  usualStringSets,
+  waysOut,
+} from './choices.ts'
 export type { Completion } from './complete.ts'
 export { completeLine } from './complete.ts'
 export type { QuestionField, QuestionTexts } from './fields.ts'
@@ -19,6 +27,8 @@ export {
 } from './fields.ts'
 export { instrumentFor } from './instrument.ts'
 export { questionOfShape } from './ofShape.ts'
+export type { Playing } from './playing.ts'
+export { isFull, playingOf } from './playing.ts'
 export type { KeptWish, TypedLine } from './typedLine.ts'
 export { readTypedLine } from './typedLine.ts'
 export type { FieldError, Player, Question, QuestionError } from './types.ts'

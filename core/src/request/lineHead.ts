@@ -25,7 +25,7 @@ const MOST_CHORD_WORDS = 6
 
 /** Words with which a line of wishes begins; `Drop3` is no chord on D. */
 const WISH =
-  /^(close|closed|spread|shell|any|drop(-?\d([&+-]\d)?)?|no|omit|without|leaving|open|doubled|doubling|rootless|triad|power|barre?|frets?|positions?|bass|top|root|above|below|up|\d+(st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|ninth|eleventh|thirteenth|only|all|inversion|no\w+|\d+)$/i
+  /^(close|closed|spread|shell|any|drop(-?\d([&+-]\d)?)?|no|omit|without|leaving|open|doubled|doubling|rootless|triad|power|barr(e|é|ed)|comp(ing)?|bossa|funk|blues|solo|fingerstyle|frets?|positions?|bass|top|root|above|below|up|\d+(st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|ninth|eleventh|thirteenth|only|all|inversion|no\w+|\d+)$/i
 
 /** A chord at the beginning of the words; `undefined` where they begin with a wish, which is about the chord in hand. */
 export function chordHead(

@@ -3,6 +3,7 @@ import { type Chord, type Formula, sortedFormula } from '../chord/index.ts'
 import { readKnownTuning, type Tuning, writeTuning } from '../neck/index.ts'
 import { type Degree, stepOf } from '../pitch/index.ts'
 import { fail, ok, piece, type Result, requireAt } from '../result/index.ts'
+import { type Manner, ringsOpen } from '../taste/index.ts'
 import { inversionOf, type OpenStrings, readArrangement } from '../voicing/index.ts'
 import {
   bare,
@@ -30,6 +31,8 @@ export interface Wishes {
   readonly omit?: readonly Degree[]
   readonly doubling?: boolean
   readonly open?: OpenStrings
+  /** Named, it frees strings, arrangement and frets that were there before. */
+  readonly manner?: Manner
   readonly fretMin?: number
   readonly fretMax?: number
   /** The own tuning is named by `undefined`. */
@@ -141,11 +144,33 @@ const fewer: Reader = (words, at, { formula }) => {
 const openStrings: Reader = (words, at) => {
   const [word, next, after] = [bare(words[at]), bare(words[at + 1]), bare(words[at + 2])]
   if (/^(no|without)$/.test(word) && next === 'open') return taken({ open: 'never' }, /^strings?$/.test(after) ? 3 : 2)
-  if (/^barr?e$/.test(word)) return taken({ open: 'never', doubling: true, strings: 'any' }, 1)
   if (word !== 'open') return undefined
   if (next === 'position') return taken({ open: 'allow', fretMin: 1, fretMax: OPEN_POSITION }, 2)
-  return taken({ open: 'allow' }, /^strings?$/.test(next) ? 2 : 1)
+  if (/^strings?$/.test(next)) return taken({ open: 'allow' }, 2)
+  return taken({ open: 'allow', manner: 'open' }, /^chords?$/.test(next) ? 2 : 1)
 }
+
+const MANNER_WORDS: Readonly<Record<string, Manner>> = {
+  barre: 'barre',
+  barred: 'barre',
+  barré: 'barre',
+  comp: 'comp',
+  comping: 'comp',
+  bossa: 'bossa',
+  funk: 'funk',
+  blues: 'blues',
+  solo: 'solo',
+  fingerstyle: 'solo',
+}
+
+/** `barre chord`, `comping`, `solo guitar`. */
+const manner: Reader = (words, at) => {
+  const named = MANNER_WORDS[bare(words[at])]
+  if (named === undefined) return undefined
+  const count = /^(chords?|guitar)$/.test(bare(words[at + 1])) ? 2 : 1
+  return taken({ manner: named, open: ringsOpen(named) ? 'allow' : 'never' }, count)
+}
+
 /** Frets that the hand reaches beside open strings, and from the fret of a position on. */
 const OPEN_POSITION = 4
 const POSITION_FRETS = 4
@@ -243,6 +268,7 @@ const READERS: readonly Reader[] = [
   tuning,
   anything,
   openStrings,
+  manner,
   place,
   inversion,
   outer,

@@ -30,7 +30,7 @@ describe('wishes alone are about the chord in hand', () => {
     ['frets 3-8', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', fretMin: '3', fretMax: '8' }],
     ['frets 3 to 8', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', fretMin: '3', fretMax: '8' }],
     ['in open G', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', tuning: 'D2,G2,D3,G3,B3,D4' }],
-    ['barre', { chord: 'Ebmaj7', arrangement: 'drop-2', doubling: 'true' }],
+    ['barre', { chord: 'Ebmaj7', manner: 'barre' }],
     ['any strings any', { chord: 'Ebmaj7' }],
     ['5th top', { chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432', top: '5' }],
   ])('%s', (line, expected) => expect(params(line, inHand)).toEqual(expected))

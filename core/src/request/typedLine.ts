@@ -9,6 +9,7 @@ import { namesOf } from '../name/index.ts'
 import { neckOf, readStringSet, writeTuning } from '../neck/index.ts'
 import { fail, ok, piece, type Result } from '../result/index.ts'
 import { type Frets, readFrets, voicingOf } from '../voicing/index.ts'
+import { inManner } from './choices.ts'
 import { DEFAULT_FRET_MAX } from './fields.ts'
 import { instrumentFor } from './instrument.ts'
 import { chordHead } from './lineHead.ts'
@@ -67,7 +68,9 @@ export function readTypedLine(text: string, player: Player, before?: Question): 
   const rest = words.slice(head.value?.count ?? 0)
   const wishes = readWishes(rest, chord, player)
   if (!wishes.ok) return wishes
-  const start = head.value ? startFrom(chord, before) : (before as Question)
+  const kept = head.value ? startFrom(chord, before) : (before as Question)
+  // Another manner has its own strings, arrangement and place.
+  const start = wishes.value.manner === undefined ? kept : inManner(kept, wishes.value.manner)
   const asked = withWishes(start, chord, wishes.value)
   const question = withStrings(asked, wishes.value.strings, player, before)
   return question.ok
@@ -76,8 +79,8 @@ export function readTypedLine(text: string, player: Player, before?: Question): 
 }
 
 /** Which wishes stand from before, for a chord that did not ask for them. */
-function keptOf({ arrangement, strings, fretMin }: Wishes, before: Question | undefined): readonly KeptWish[] {
-  if (before === undefined) return []
+function keptOf({ arrangement, strings, fretMin, manner }: Wishes, before: Question | undefined): readonly KeptWish[] {
+  if (before === undefined || manner !== undefined) return []
   const kept: KeptWish[] = []
   if (arrangement === undefined && before.arrangement.kind === 'named') kept.push('arrangement')
   if (strings === undefined && before.strings !== undefined) kept.push('strings')

@@ -18,6 +18,8 @@ export interface Question {
   /** Left free, a tone is doubled where there are more strings than tones. */
   readonly doubling?: boolean | undefined
   readonly open: OpenStrings
+  /** What the right hand does; without it the player's own manner, or what is usual for the chord. */
+  readonly manner?: Manner | undefined
   readonly fretMin: Fret
   readonly fretMax: Fret
   /** Highest minus lowest pressed fret, at most; left free, the hand's reach decides. */

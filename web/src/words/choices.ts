@@ -2,8 +2,16 @@
 
 import { tuningLetters } from '@nestling/core/neck'
 import type { Degree, NamingSystem } from '@nestling/core/pitch'
-import { type ChoiceField, DEFAULT_FRET_MAX, instrumentFor, type Player, type Question } from '@nestling/core/request'
+import {
+  type ChoiceField,
+  DEFAULT_FRET_MAX,
+  instrumentFor,
+  type Player,
+  playingOf,
+  type Question,
+} from '@nestling/core/request'
 import { degreeName, degreeSign } from './degrees.ts'
+import { MANNER_WORDS } from './manners.ts'
 import { arrangementWords, stringsApart } from './shapes.ts'
 
 const omissionWords = (omit: readonly Degree[] | undefined): string =>
@@ -25,6 +33,8 @@ const placeWord = ({ fretMin, fretMax }: Pick<Question, 'fretMin' | 'fretMax'>):
 export function wordOf(field: ChoiceField, question: Question, player: Player, naming: NamingSystem): string {
   const { tuning } = instrumentFor(question, player)
   switch (field) {
+    case 'manner':
+      return MANNER_WORDS[playingOf(question, player).manner]
     case 'arrangement':
       return arrangementWords(question.arrangement)
     case 'strings':
@@ -59,6 +69,7 @@ export function choiceWords(field: ChoiceField, question: Question, player: Play
     const degree = question[field]
     return degree === undefined || degree === 'R' ? word : `${degreeSign(degree)} · the ${degreeName(degree)}`
   }
+  if (field === 'manner' && question.manner === undefined) return `${word}, as is usual`
   if (field === 'tuning') {
     const { tuning } = instrumentFor(question, player)
     const letters = tuningLetters(tuning, naming)

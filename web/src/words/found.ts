@@ -17,10 +17,15 @@ const MOST_TONES_OF_A_TRIAD = 3
  * Why kept wishes gave way: "a triad has three tones; drop 2 wants four: any arrangement is shown". It takes the question
  * as it was asked, before anything gave way.
  */
-export function gaveWayWords(gaveWay: readonly KeptWish[], { chord, arrangement }: Question): string {
+export function gaveWayWords(
+  gaveWay: readonly KeptWish[],
+  { chord, arrangement }: Question,
+  isByTaste = false,
+): string {
   if (gaveWay.length === 0) return ''
   const freed = gaveWay.map((wish) => FREED[wish]).join(' and ')
   const shown = `${freed} ${gaveWay.length > 1 || gaveWay.includes('strings') ? 'are' : 'is'} shown`
+  if (isByTaste) return `nothing lies well there: ${shown}`
   if (gaveWay.includes('arrangement') && arrangement.kind === 'named') {
     const wants = /^drop/.test(arrangement.name) && chord.formula.length <= MOST_TONES_OF_A_TRIAD
     return wants

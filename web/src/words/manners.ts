@@ -20,3 +20,9 @@ export const BASS_OPTIONS: readonly (readonly [boolean, string])[] = [
   [true, 'a bass player plays too'],
   [false, 'nobody plays the bass'],
 ]
+
+/** The same behind a manner: "comping alone". */
+export const ENSEMBLE_OPTIONS: readonly (readonly [boolean, string])[] = [
+  [false, 'alone'],
+  [true, 'with a bass player'],
+]

@@ -1,7 +1,7 @@
-import { answerTo, type Playing } from '@nestling/core/answer'
+import { answerTo } from '@nestling/core/answer'
 import { writeSymbol } from '@nestling/core/chord'
 import { midiOf, readPitch } from '@nestling/core/pitch'
-import { type Question, type QuestionTexts, readQuestion } from '@nestling/core/request'
+import { type Playing, type Question, type QuestionTexts, readQuestion } from '@nestling/core/request'
 import { type Ensemble, type Manner, usualManner } from '@nestling/core/taste'
 import { writeArrangement, writeFrets } from '@nestling/core/voicing'
 import { VoicingsQuery } from '../../contracts/queries.ts'
@@ -44,7 +44,7 @@ function readRegister(texts: { [field in 'topPitch' | 'lowest' | 'highest']?: st
 }
 
 /** One of both is enough; the other is what is usual: comping for chords from sevenths up, barre chords for triads; alone. */
-function playingOf(
+function playingAsked(
   { chord, tuning }: Question,
   manner: Manner | undefined,
   ensemble: Ensemble | undefined,
@@ -68,7 +68,7 @@ export const work: Work = ({ url }) => {
     register: limits,
     budget: { steps: MOST_STEPS, rows: MOST_ROWS, isOver: untilOver(MOST_MS.search) },
     isOver: untilOver(MOST_MS.all),
-    playing: playingOf(question.value, manner, ensemble),
+    playing: playingAsked(question.value, manner, ensemble),
   })
   const voicings = shapes.map(({ frets, voicing, reachMm, fingering, verdict, names, taste }) => ({
     frets,

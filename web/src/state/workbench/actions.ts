@@ -3,7 +3,7 @@ import { bassDegreeOf, type Chord, plainestRoot } from '@nestling/core/chord'
 import { namesOf, type ShapeName, statedFirst } from '@nestling/core/name'
 import { movedName } from '@nestling/core/near'
 import { pitchClassOf, spellDegree } from '@nestling/core/pitch'
-import { type KeptWish, type Question, questionAround, readTypedLine } from '@nestling/core/request'
+import { type KeptWish, type Player, type Question, questionAround, readTypedLine } from '@nestling/core/request'
 import type { Fingers } from '@nestling/core/shape'
 import { type Frets, rotate, slide, soundingStrings, type Voicing, voicingOf } from '@nestling/core/voicing'
 import type { TypedRead } from '../asked.ts'
@@ -15,17 +15,32 @@ export function typeLine(line: string): void {
   const { player } = current()
   let kept: readonly KeptWish[] = []
   const changed = asked.type(line, (text, before) => {
-    const typed = readTypedLine(text, player, before.question)
+    const typed = readOver(text, player, before)
     if (!typed.ok) return typed
     const { question, frets, states } = typed.value
     if (states && hasShape(before)) return statedOf(text, question, before)
     kept = typed.value.kept
     return frets === undefined
-      ? { ok: true, value: { question, byHand: false, stated: states } }
-      : { ok: true, value: { question, frets, fingers: undefined, byHand: true, stated: false } }
+      ? { ok: true, value: { question, byHand: false, stated: states, isUnasked: false } }
+      : { ok: true, value: { question, frets, fingers: undefined, byHand: true, stated: false, isUnasked: false } }
   })
   if (changed) afterStep(true, kept)
 }
+
+/** What the program opened with was never asked for: another chord, strings or a manner begins without it. */
+function readOver(text: string, player: Player, { question, isUnasked }: Step): ReturnType<typeof readTypedLine> {
+  const over = readTypedLine(text, player, question)
+  if (!isUnasked) return over
+  const free = readTypedLine(text, player, { ...question, arrangement: { kind: 'any' }, strings: undefined })
+  const isWishAlone =
+    free.ok &&
+    free.value.question.strings === undefined &&
+    free.value.question.manner === undefined &&
+    isSameChord(free.value.question, question)
+  return isWishAlone ? over : free
+}
+
+const isSameChord = (a: Question, b: Question): boolean => JSON.stringify(a.chord) === JSON.stringify(b.chord)
 
 /** A whole line that stands by itself: a completion, a text that was pasted from elsewhere. */
 export function takeLine(line: string): void {

@@ -62,6 +62,7 @@ export function stepFrom(
       fingers: chosen?.ok ? chosen.value : undefined,
       byHand: inHand !== undefined,
       stated: stated && inHand !== undefined,
+      isUnasked: texts.chord === undefined,
     },
     typed: {
       line: error === undefined ? '' : (asked[error.field as QuestionField] ?? ''),

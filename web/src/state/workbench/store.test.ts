@@ -122,6 +122,28 @@ test('what is shown agrees while a search goes on and when it fails: never a cho
   expect(voicingInHand(current())).toBeDefined()
 })
 
+test('what the program opened with gives way to what is typed; a wish alone is about it, and what was asked for stays', async () => {
+  const opened = async () => {
+    await open({})
+    expect(current().question).toMatchObject({ arrangement: { name: 'drop-2' }, strings: [1, 2, 3, 4] })
+  }
+  for (const [line, grip] of [
+    ['A barre', '577655'],
+    ['Gmaj7 6432', '3x443x'],
+    ['A', '577655'],
+    ['2nd inversion', 'x-13-13-12-15-x'],
+  ] as const) {
+    await opened()
+    typeLine(line)
+    await settled()
+    expect([line, inHand()]).toEqual([line, grip])
+  }
+  await open({ chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432' })
+  typeLine('Gm7')
+  await settled()
+  expect(current().question).toMatchObject({ arrangement: { name: 'drop-2' }, strings: [1, 2, 3, 4] })
+})
+
 test('a row pressed while the next list is on its way is of the chord of its own list', async () => {
   searches.byHand = true
   moveFret(1)

@@ -4,7 +4,6 @@
  *   action ─step→ asked ─search (worker)→ $workbench ─→ page;  settled → counts, address
  */
 import type { GivenWay, ShapesFound } from '@nestling/core/answer'
-import { POSITION_COST } from '@nestling/core/hand'
 import { type Neck, neckOf } from '@nestling/core/neck'
 import { instrumentFor, type KeptWish, type Player, type Question } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
@@ -106,10 +105,11 @@ function take(answer: GivenWay, question: Question): void {
   asked.settle(settled)
 }
 
-const foundBy = ({ found: result, gaveWay }: GivenWay, question: Question): Search => ({
+const foundBy = ({ found: result, gaveWay, isByTaste = false }: GivenWay, question: Question): Search => ({
   status: 'found',
   result,
   gaveWay,
+  isByTaste,
   asked: question,
 })
 
@@ -163,13 +163,14 @@ function keepInHand({ frets, byHand }: Pick<Step, 'frets' | 'byHand'>, result: S
   const first = fretsAt(result, 0)
   if (frets === undefined) return first
   if (holds(result, frets)) return frets
-  const asGrip = (row: number, one: Frets) => (result.scores[row] as number) - POSITION_COST * lowestPressed(one)
+  const perFret = result.scorePerFret
+  const asGrip = (row: number, one: Frets) => (result.scores[row] as number) - perFret * lowestPressed(one)
   const centre = centreOf(frets)
   const best = asGrip(0, first)
   let nearest = { frets: first, apart: Math.abs(centreOf(first) - centre) }
   for (let row = 0; row < result.shown; row++) {
     // What a shape's place on the neck adds can't make it as good: most are passed over before they are read.
-    if (result.held[row] === 0 || (result.scores[row] as number) > best + AS_GOOD + MOST_FOR_PLACE) continue
+    if (result.held[row] === 0 || (result.scores[row] as number) > best + AS_GOOD + perFret * MOST_FRETS) continue
     const other = fretsAt(result, row)
     if (asGrip(row, other) > best + AS_GOOD) continue
     const apart = Math.abs(centreOf(other) - centre)
@@ -177,7 +178,7 @@ function keepInHand({ frets, byHand }: Pick<Step, 'frets' | 'byHand'>, result: S
   }
   return nearest.frets
 }
-const MOST_FOR_PLACE = POSITION_COST * 30
+const MOST_FRETS = 30
 
 /** Whether the very same frets are among the shapes. */
 function holds({ strings, shown, frets: all }: ShapesFound, frets: Frets): boolean {
@@ -196,7 +197,7 @@ export interface StepOptions {
 /** One step that can be undone. With `search` its shapes are looked for; without, it is drawn at once. */
 export function step(changes: Partial<Step>, { search: searches, keepsLine = false }: StepOptions): void {
   if ('frets' in changes && changes.frets === undefined) handBefore = undefined
-  asked.step(withOwnFingers(changes), { keepsLine })
+  asked.step({ ...withOwnFingers(changes), ...('question' in changes ? { isUnasked: false } : {}) }, { keepsLine })
   afterStep(searches)
 }
 

@@ -11,6 +11,8 @@ export type Search =
       readonly result: ShapesFound
       /** Wishes from before that did not fit the chord. */
       readonly gaveWay: readonly KeptWish[]
+      /** Shapes there were with them, but none that a player would take. */
+      readonly isByTaste: boolean
       /** As it was asked, before they gave way. */
       readonly asked: Question
     }
@@ -25,6 +27,8 @@ export interface Step {
   readonly fingers: Fingers | undefined
   /** Made by hand: it stays whatever the search finds. */
   readonly byHand: boolean
+  /** Nobody asked for its arrangement and strings: the program opened with them, and they give way to what is typed. */
+  readonly isUnasked?: boolean
   /** The player said what this is: a shape of that chord keeps the name, also without its root. */
   readonly stated: boolean
 }

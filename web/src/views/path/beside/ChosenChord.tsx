@@ -126,7 +126,7 @@ function Cost({
             <li key={name}>
               <i style={{ background: colour }} />
               <span>{name}</span>
-              <small>{words}</small>
+              <small title={words}>{words}</small>
               <b>{signed(cost)}</b>
             </li>
           ))}

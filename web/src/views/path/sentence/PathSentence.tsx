@@ -5,15 +5,16 @@ import { writeKey } from '@nestling/core/key'
 import { type StringSet, stringNumber, tuningLetters, writeTuning } from '@nestling/core/neck'
 import { type PathWishes, settledWishes } from '@nestling/core/path'
 import { tuningsOffered } from '@nestling/core/request'
-import { type Manner, MANNERS } from '@nestling/core/taste'
+import { MANNERS, type Manner } from '@nestling/core/taste'
 import { BASS_LINES, type BassLine } from '@nestling/core/time'
 import { memo, type ReactNode } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
+import { EnsembleWord } from '../../../controls/EnsembleWord.tsx'
 import { PatternWord } from '../../../controls/PatternWord.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { Word } from '../../../controls/Word.tsx'
-import { $session, changeSettings } from '../../../state/session.ts'
-import { BASS_OPTIONS, MANNER_WORDS } from '../../../words/manners.ts'
+import { $session } from '../../../state/session.ts'
+import { MANNER_WORDS } from '../../../words/manners.ts'
 import { tuningWords } from '../../../words/tunings.ts'
 import { usualSets } from '../address.ts'
 import { joinNext, keepTop, split, transpose } from '../edits.ts'
@@ -87,14 +88,8 @@ const Words = memo(function Words({ state }: { readonly state: PathState }) {
           ...MANNERS.map((manner) => [manner, MANNER_WORDS[manner]] as const),
         ]}
         take={(manner) => wish({ manner: manner === 'usual' ? undefined : manner })}
-      />
-      {', '}
-      <Choice
-        label="Bass player"
-        value={settings.withBassPlayer}
-        options={BASS_OPTIONS}
-        take={(withBassPlayer) => void changeSettings({ withBassPlayer })}
-      />
+      />{' '}
+      <EnsembleWord />
       {', on '}
       <Choice
         label="Strings"

@@ -45,7 +45,7 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
     question.omit === undefined && player.school === 'drop-fifth' && question.strings !== undefined
       ? leftOutBesides(formula, question.strings.length)
       : []
-  const gaveWay = search.status === 'found' ? gaveWayWords(search.gaveWay, search.asked) : ''
+  const gaveWay = search.status === 'found' ? gaveWayWords(search.gaveWay, search.asked, search.isByTaste) : ''
   return (
     <section
       data-not-on-paper

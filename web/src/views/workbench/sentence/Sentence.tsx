@@ -3,6 +3,7 @@ import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { withSigns } from '@nestling/core/pitch'
 import { DEFAULT_FRET_MAX } from '@nestling/core/request'
+import { EnsembleWord } from '../../../controls/EnsembleWord.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { $session } from '../../../state/session.ts'
 import { asked, type WorkbenchState } from '../../../state/workbench/index.ts'
@@ -20,7 +21,8 @@ export function Sentence({ state }: { readonly state: WorkbenchState }) {
   return (
     <section aria-label="Build line" className={classes['area']}>
       <p className={sentence['sentence']}>
-        <ChordWord state={state} /> as <CountedWord field="arrangement" label="Arrangement" {...word} /> on{' '}
+        <ChordWord state={state} /> <CountedWord field="manner" label="Manner" {...word} /> <EnsembleWord /> as{' '}
+        <CountedWord field="arrangement" label="Arrangement" {...word} /> on{' '}
         <CountedWord field="strings" label="String set" {...word} />,{' '}
         <CountedWord field="bass" label="Bass tone" {...word} /> in the bass
         {question.top !== undefined && (
