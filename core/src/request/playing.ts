@@ -7,14 +7,21 @@ export interface Playing {
   readonly ensemble: Ensemble
 }
 
-export function playingOf({ chord, manner, tuning, open }: Question, player: Player): Playing {
-  const usual = usualManner(chord, tuning === undefined)
+export function playingOf(question: Question, player: Player): Playing {
   return {
-    // What lies at the nut by habit is not what is barred where nothing rings.
-    manner: manner ?? player.manner ?? (usual === 'barre' && open !== 'never' ? 'open' : usual),
+    manner: question.manner ?? player.manner ?? usualFor(question),
     ensemble: player.withBassPlayer ? 'bass-player' : 'alone',
   }
 }
+
+/** A triad is barred only where all strings may sound. */
+function usualFor({ chord, tuning, open, strings }: Question): Manner {
+  const usual = usualManner(chord, tuning === undefined)
+  if (usual === 'comp') return usual
+  if (strings !== undefined && strings.length < FULL) return 'comp'
+  return open === 'never' ? usual : 'open'
+}
+const FULL = 5
 
 /** Strummed or plucked full: then tones are doubled where strings are free. */
 export const isFull = (manner: Manner): boolean => ringsOpen(manner) || manner === 'barre' || manner === 'blues'
