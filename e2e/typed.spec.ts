@@ -84,6 +84,8 @@ test('a wrong word changes nothing, wherever it stands, and says where', async (
 
 test('a kept arrangement that can’t fit gives way and says so', async ({ page }) => {
   await fresh(page)
+  await typeOver(line(page), 'Ebmaj7 drop2 5432')
+  await line(page).press('Enter')
   await typeOver(line(page), 'Am')
   await line(page).press('Enter')
   await expect(page.getByTestId('gave-way')).toHaveText(

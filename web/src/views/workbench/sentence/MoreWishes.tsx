@@ -1,4 +1,4 @@
-/** Wishes that the sentence does not name yet: top tone, open strings, place on the neck, doubling. Taken, they become words. */
+/** Wishes that the sentence does not name yet: top tone, what is left out, open strings, place on the neck, doubling. Taken, they become words. */
 import { Menu, UnstyledButton } from '@mantine/core'
 import type { NamingSystem } from '@nestling/core/pitch'
 import { type ChoiceField, choicesOf } from '@nestling/core/request'
@@ -9,6 +9,7 @@ import classes from './Sentence.module.css'
 
 const FIELDS = [
   ['top', 'On top'],
+  ['omit', 'Left out'],
   ['open', 'Open strings'],
   ['place', 'Place on the neck'],
   ['doubling', 'Doubling'],
@@ -22,7 +23,10 @@ export const MoreWishes = memo(function MoreWishes({
   return (
     <Menu position="bottom-end">
       <Menu.Target>
-        <UnstyledButton className={classes['more']} aria-label="More wishes: top tone, open strings, place, doubling">
+        <UnstyledButton
+          className={classes['more']}
+          aria-label="More wishes: top tone, left out, open strings, place, doubling"
+        >
           …
         </UnstyledButton>
       </Menu.Target>

@@ -40,8 +40,12 @@ export function Sentence({ state }: { readonly state: WorkbenchState }) {
             , <CountedWord field="doubling" label="Doubling" {...word} />
           </>
         )}
-        , leaving out <CountedWord field="omit" label="Leaving out" {...word} />, in{' '}
-        <CountedWord field="tuning" label="Tuning" {...word} />
+        {question.omit !== undefined && (
+          <>
+            , leaving out <CountedWord field="omit" label="Leaving out" {...word} />
+          </>
+        )}
+        , in <CountedWord field="tuning" label="Tuning" {...word} />
         {question.open !== 'never' && (
           <>
             {' '}
