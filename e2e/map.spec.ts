@@ -196,7 +196,7 @@ test('a place by the keyboard: along the lane, across lanes, heard before and af
   page,
 }) => {
   const started = await watchSounds(page)
-  await open(page, '?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves')
+  await open(page, '?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves&fretMin=4')
   await page.keyboard.press('/')
   await page.keyboard.type('F#maj7 drop2 +9')
   await page.keyboard.press('Enter')
