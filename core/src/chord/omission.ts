@@ -15,6 +15,9 @@ export function omittableDegrees(formula: Formula): readonly Degree[] {
   if (formula.length > 3) omittable.push('R')
   const thirteenth = formula.some((degree) => stepOf(degree) === 13)
   if (thirteenth) omittable.push(...formula.filter((degree) => degree === '11' || degree === '9'))
+  // Of a minor eleventh the ninth goes before the fifth does: 5x553x is Am11.
+  const minorEleventh = formula.includes('b3') && formula.includes('11') && !thirteenth
+  if (minorEleventh && formula.includes('9')) omittable.push('9')
   const dominantEleventh = formula.includes('3') && formula.includes('b7') && formula.includes('11') && !thirteenth
   if (dominantEleventh) omittable.push('3')
   return omittable

@@ -57,7 +57,7 @@ const WAYS: Readonly<Record<string, readonly string[]>> = {
   'R 3 5 11': ['Cadd11', 'Cadd4'],
   'R 3 5 6': ['C6', 'CM6', 'Cadd6'],
   'R b3 5 6': ['Cm6', 'C-6'],
-  'R 3 5 6 9': ['C6/9', 'C69', 'C6(9)', 'C6add9'],
+  'R 3 5 6 9': ['C6/9', 'C69', 'C6(9)', 'C6add9', 'C6⁄9', 'C9/6'],
   'R b3 5 6 9': ['Cm69', 'Cm6/9'],
   'R b3 5 7': ['Cm7M', 'Cm/maj7', 'C minor major seventh', 'CmM7', 'Cm(maj7)', 'C-Δ7', 'Cmmaj7', 'C–MA7', 'CmΔ7'],
   'R b3 5 7 9': ['Cm9(maj7)', 'Cm(maj9)'],

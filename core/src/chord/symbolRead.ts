@@ -145,14 +145,14 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
     draft.third = 'b3'
     draft.fifths.push(entry('b5', start))
     draft.seventh = entry('b7', start)
-  } else if (eat(/maj(?:eur|or)?|ma(?!dd)/iy) ?? eat(/M(?![iI])/y)) {
+  } else if (eat(/maj(?:eur|or)?|ma(?!dd)|j(?=7|9|1[13])/iy) ?? eat(/M(?![iI])/y)) {
     seventhOfNumber = '7'
     takesBracket = true
   } else if (eat(/[Δ△∆^]/y)) {
     seventhOfNumber = '7'
     takesBracket = true
     if (!/^\s*\(?\s*(6|7|9|1[13])/.test(text.slice(at))) draft.seventh = entry('7', start)
-  } else if (eat(/min(?:eur|or)?|mi/iy) ?? eat(/m|[-–−](?!\s*[59]\b)|[-–−](?=9)/y)) {
+  } else if (eat(/min(?:eur|or)?|mi/iy) ?? eat(/m|[-–−](?!\s*5\b)/y)) {
     draft.third = 'b3'
   } else if (eat(/dim(?:inished)?|[°º˚]|o(?!mit)/iy)) {
     takesBracket = true
@@ -171,13 +171,15 @@ export function readSuffix(text: string, offset = 0): Result<SuffixReading, Symb
 
   // Number.
   eat(/\s+/y)
+  // The major seventh of the key, wherever the third is: Cm♮7.
+  if (eat(/♮(?=7)/y)) seventhOfNumber = '7'
   const numberAt = at
   const opened: number[] = []
   if (takesBracket && /^\(\s*(?:6|7|9|1[13])/.test(text.slice(at))) {
     opened.push(at)
     eat(/\(\s*/y)
   }
-  const sixNine = eat(/6\s*[/]\s*9(?!\d)|69(?!\d)/y)
+  const sixNine = eat(/6\s*[/⁄]\s*9(?!\d)|69(?!\d)|9\s*[/⁄]\s*6(?!\d)/y)
   const number = sixNine ? undefined : eatNumber(eat)
   if (sixNine) {
     draft.sixth = entry('6', numberAt)

@@ -56,12 +56,15 @@ export function writeNumber(chord: Chord, key: Key, depth: Depth, school: Number
   const steps = chordScale(key, depth)
   const own = steps.find((step) => step.chord.root === chord.root)
   const bass = chord.bass === undefined ? '' : `:${chord.bass}`
-  if (own && formulaKey(own.chord.formula) === formulaKey(chord.formula))
+  const isDominant = formulaKey(chord.formula) === formulaKey(dominantFormula(depth))
+  const isFifth = own?.step === 5 && isMinorScale(key.scale)
+  // In minor a bare V is the dominant, whatever the scale gives there; a small v is its own.
+  if (isFifth && isDominant) return `${school === 'plain' ? '5' : 'V'}${bass}`
+  if (own && formulaKey(own.chord.formula) === formulaKey(chord.formula) && !(isFifth && school !== 'roman'))
     return `${writeStep(chord, key, school)}${bass}`
   const target = steps.find(({ chord: { root } }) => spellDegree(root, '5') === chord.root)
   const five = school === 'plain' ? '5' : 'V'
-  if (target && target.step !== 1 && formulaKey(chord.formula) === formulaKey(dominantFormula(depth)))
-    return `${five}/${writeStep(target.chord, key, school)}${bass}`
+  if (target && target.step !== 1 && isDominant) return `${five}/${writeStep(target.chord, key, school)}${bass}`
   const { step, accidental } = placeOf(chord.root, key)
   const number = school === 'plain' ? String(step) : requireAt(ROMAN, step - 1)
   // With a bar between, so that the number and what stands behind it are never one: `♭7|7`.
@@ -81,8 +84,11 @@ const NUMBER = /^(bb|b|##|#|)(VII|III|VI|IV|II|I|V|vii|iii|vi|iv|ii|i|v|[1-7])(.
 /** @returns The chords of `6 2 5 1`, `ii V I`, `V/V 5/5`, `b7`, `ii7 V9`, in a key and at a depth. */
 export function readNumbers(text: string, key: Key, depth: Depth): Result<readonly Chord[], NumbersError> {
   const chords: Chord[] = []
-  for (const token of tokensOf(text)) {
-    const read = readToken(token, key, depth)
+  const tokens = tokensOf(text)
+  // Where small letters stand among them, capitals are major.
+  const isCased = tokens.some((token) => /^[b#♭♯]*[iv]/.test(token.text))
+  for (const token of tokens) {
+    const read = readToken(token, key, depth, isCased)
     if (!read.ok) return read
     chords.push(read.value)
   }
@@ -101,36 +107,39 @@ function tokensOf(text: string): readonly Token[] {
 const inAscii = (text: string): string =>
   text.replaceAll('♭', 'b').replaceAll('♯', '#').replaceAll('𝄫', 'bb').replaceAll('𝄪', '##')
 
-function readToken(token: Token, key: Key, depth: Depth): Result<Chord, NumbersError> {
+function readToken(token: Token, key: Key, depth: Depth, isCased: boolean): Result<Chord, NumbersError> {
   const refuse = (code: NumbersError['code'], shift = 0): Result<Chord, NumbersError> =>
     fail({ code, at: token.at + shift, text: piece(token.text.slice(shift)) })
   const [whole = '', bassText] = token.text.split(':')
   const slash = whole.indexOf('/', whole.includes('6/9') ? whole.indexOf('6/9') + 3 : 0)
   let chord: Chord
   if (slash > 0) {
-    const target = readToken({ text: whole.slice(slash + 1), at: token.at + slash + 1 }, key, depth)
+    const target = readToken({ text: whole.slice(slash + 1), at: token.at + slash + 1 }, key, depth, isCased)
     if (!target.ok) return target
     const { root, formula } = target.value
     // The key of a chord: minor where its third is, with the leading tone that its dominant has.
     const home = keyOf(root, formula.includes('b3') ? HARMONIC_MINOR : MAJOR)
     if (!home) return refuse('number_unspellable', slash + 1)
     const head = whole.slice(0, slash)
-    const read = readToken({ text: head, at: token.at }, home, depth)
+    const read = readToken({ text: head, at: token.at }, home, depth, isCased)
     if (!read.ok) return read
     // The fifth of any chord is its dominant, plain.
     chord = /^(5|V)$/.test(head) ? { root: read.value.root, formula: dominantFormula(depth) } : read.value
   } else {
     const found = NUMBER.exec(inAscii(whole))
     if (!found) return refuse('not_a_chord_number')
-    const [, accidental = '', number = '', rest = ''] = found
+    const [, sign = '', number = '', rest = ''] = found
     const step = /\d/.test(number) ? Number(number) : ROMAN.indexOf(number.toUpperCase() as 'I') + 1
     const own = chordScale(key, depth)[step - 1]
     if (!own) return refuse('not_a_chord_number')
+    const accidental = namesOwn(key, step, sign) ? '' : sign
     const root = shifted(own.chord.root, accidental)
     if (!root) return refuse('number_unspellable')
     const suffix = rest.replace(/^\|/, '')
     const isBare = rest === '' || /^[°+–-]$/.test(rest)
-    if (isBare && accidental === '' && fitsCase(number, rest, own.chord)) chord = own.chord
+    const isFifth = step === 5 && accidental === '' && isMinorScale(key.scale) && /^[V5]$/.test(number)
+    if (isBare && rest === '' && isFifth) chord = { root, formula: dominantFormula(depth) }
+    else if (isBare && accidental === '' && fitsCase(number, rest, own.chord, isCased)) chord = own.chord
     else if (isBare) {
       const formula = kindOf(number, rest, depth, accidental !== '')
       chord = { root, formula }
@@ -152,13 +161,20 @@ function shifted(note: NoteName, accidental: string): NoteName | undefined {
   return noteNameOf(letterIndexOf(note), alterationOf(note) + by)
 }
 
-/** Digits and capitals mean what the key gives; small letters and signs must agree with it. */
-function fitsCase(number: string, sign: string, { formula }: Chord): boolean {
+/** In a minor key `bIII`, `bVI` and `bVII` name what its scale has already: nothing is lowered again. */
+function namesOwn({ scale }: Key, step: number, sign: string): boolean {
+  const degree = scale.degrees[step - 1]
+  return sign === 'b' && step !== 2 && isMinorScale(scale) && degree?.startsWith('b') === true
+}
+const isMinorScale = ({ degrees }: Key['scale']): boolean => degrees.includes('b3')
+
+/** Digits mean what the key gives, and capitals where no small letters stand beside; these and signs must agree with it. */
+function fitsCase(number: string, sign: string, { formula }: Chord, isCased: boolean): boolean {
   const has = (degree: string) => (formula as readonly string[]).includes(degree)
   if (sign === '°') return has('b3') && has('b5')
   if (sign === '+') return has('#5')
   if (sign === '–' || sign === '-' || /^[iv]+$/.test(number)) return has('b3')
-  return true
+  return !isCased || /\d/.test(number) || has('3')
 }
 
 /** A chord that the key does not give, from its letters and sign alone. */

@@ -24,9 +24,9 @@ export function readingsOf(mask: number): readonly Reading[] {
   return table[mask] as readonly Reading[]
 }
 
-/** What players leave out without a word: the perfect fifth; below a thirteenth the 9th and 11th too. */
+/** What players leave out without a word: the perfect fifth; below a thirteenth, and in a minor eleventh, the 9th and 11th too. */
 const isTold = (formula: Formula, omitted: Formula): boolean =>
-  omitted.every((degree) => degree === '5' || (degree !== 'R' && degree !== '3' && formula.includes('13')))
+  omitted.every((degree) => degree === '5' || degree === '9' || (degree === '11' && formula.includes('13')))
 
 /** Minor sevenths and sixths whose fifth alone makes them half-diminished or diminished. */
 const isDiminished = (formula: Formula): boolean =>

@@ -7,7 +7,7 @@
  * tone, last.
  */
 
-import { type CatalogueEntry, type Chord, formulaKey, writeSymbol } from '../chord/index.ts'
+import { type CatalogueEntry, type Chord, type Formula, formulaKey, writeSymbol } from '../chord/index.ts'
 import { type Neck, soundingMidi } from '../neck/index.ts'
 import {
   type Degree,
@@ -140,18 +140,26 @@ const orderOf = (name: ChordName, { entry, isTold, belongs, stands, up }: Standi
   (belongs ? 0 : 1e9) +
   (name.complete || (isTold && name.role === 'root') ? 0 : 1e8) +
   (entry.rare ? 1e7 : 0) +
-  placeOf(name, stands) * 1e6 +
+  placeOf(name, entry.formula, stands) * 1e6 +
   entry.rank * 1e3 +
   name.omitted.length * 20 +
   up
 
+const isSuspended = (formula: Formula): boolean =>
+  formula.length === 3 && (formula.includes('2') || formula.includes('4'))
+/** A suspended or an augmented triad may be several chords: over a bass it is rather the chord on it. */
+const isPlain = (formula: Formula): boolean =>
+  !isSuspended(formula) && !(formula.length === 3 && formula.includes('#5'))
+
 /** By the bass: a slash chord that stands on its own comes before a root-position name with a tone missing. */
-function placeOf({ role, complete, inversion }: ChordName, stands: boolean): number {
+function placeOf({ role, complete, inversion }: ChordName, formula: Formula, stands: boolean): number {
   switch (role) {
     case 'root':
-      return complete ? 0 : 2
+      if (complete) return 0
+      // Am/C and D5/A are heard before C6 and Asus4 without their fifths.
+      return isSuspended(formula) || (formula.length === 4 && formula.includes('6')) ? 3.5 : 2
     case 'foreign':
-      return stands ? 1 : 4
+      return stands && isPlain(formula) ? 1 : 4
     case 'inversion':
       // From the fourth on a 9th, 11th or 13th lies lowest.
       return inversion !== null && inversion > 3 ? 5 : 3

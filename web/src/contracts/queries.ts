@@ -100,6 +100,14 @@ export const LaneQuery = v.strictObject({
 
 export const BetweenQuery = v.strictObject({ from: SYMBOL, to: SYMBOL, key: v.optional(text(40)) })
 
+export const KeyOfQuery = v.strictObject({ chart: text(20_000) })
+
+export const NumbersQuery = v.strictObject({
+  key: text(40),
+  text: text(400),
+  depth: v.optional(v.picklist(DEPTHS), 'triads'),
+})
+
 export const RUN_PLACES = ['6-and-5', '5-and-6', 'nearest', '6', '5', '4'] as const
 export const RunQuery = v.strictObject({
   /** What stands behind the root in a symbol (nothing for a major triad), `arpeggio m7`, or shapes: `Fm9=x8688x,Bbm7=6x666x`. */

@@ -3,8 +3,10 @@ import { describe, expect, test } from 'vitest'
 import { ask } from './_ask.testkit.ts'
 import { work as between } from './between.ts'
 import { work as keyAnswer } from './key.ts'
+import { work as keyOf } from './key-of.ts'
 import { work as laneAnswer } from './lane.ts'
 import { work as names } from './names.ts'
+import { work as numbers } from './numbers.ts'
 import { work as path } from './path.ts'
 import { work as runAnswer } from './run.ts'
 import { work as voicings } from './voicings.ts'
@@ -164,6 +166,19 @@ describe('keys and lanes', () => {
     expect(status).toBe(400)
     expect(body).toMatchObject({ field, error: expect.any(String), expected: expect.any(String) })
   })
+})
+
+test('the key of a chart, doubted where it may be, and numbers as chords; what can’t be read has its place', async () => {
+  const of = (chart: string) => ask(keyOf, { path: `/api/key-of?${new URLSearchParams({ chart })}` })
+  expect((await of('| C | Am | F | G |')).body.key).toBe('C major')
+  expect((await of('F#m | D | A | E')).body).toEqual({ key: 'F# minor', orElse: 'A major' })
+  expect(await of('| C | Xyz |')).toMatchObject({ status: 400, body: { field: 'chart', at: 6 } })
+  expect(await of('||')).toMatchObject({ status: 400, body: { field: 'chart' } })
+  const chords = (key: string, text: string) =>
+    ask(numbers, { path: `/api/numbers?${new URLSearchParams({ key, text })}` })
+  expect((await chords('Em', 'i bVII bVI V')).body).toEqual({ chords: ['Em', 'D', 'C', 'B'] })
+  expect(await chords('Em', 'i nine')).toMatchObject({ status: 400, body: { field: 'text', at: 2 } })
+  expect(await chords('Q', 'i')).toMatchObject({ status: 400, body: { field: 'key' } })
 })
 
 describe('a path over HTTP', () => {
