@@ -92,3 +92,60 @@ test('frets beyond the hand are told as such, and named frets are never cut shor
     await expect(symbol(page)).toHaveText('E♭maj7')
   }
 })
+
+test('over what the program opened with, a manner and strings give what a player holds', async ({ page }) => {
+  for (const [line, name, grip] of [
+    ['A barre', 'A', '577655'],
+    ['A open', 'A', 'x02220'],
+    ['C barre', 'C', 'x35553'],
+    ['Gmaj7 6432', 'Gmaj7', '3x443x'],
+    ['E7 open', 'E7', '020100'],
+  ] as const) {
+    await page.goto('/')
+    await settled(page)
+    await typed(page, line)
+    await expect(symbol(page)).toHaveText(name)
+    await expect(shape(page)).toHaveText(grip)
+  }
+  // The next chord is played in the same manner.
+  await typed(page, 'A')
+  await expect(shape(page)).toHaveText('x02220')
+  await page.keyboard.press('Control+z')
+  await expect(symbol(page)).toHaveText('E7')
+})
+
+test('a word chosen by the mouse leaves the keys to the page; by the keyboard its word has the focus again', async ({
+  page,
+}) => {
+  const sounds = await watchSounds(page)
+  await page.goto('/')
+  await settled(page)
+  const manner = page.getByRole('button', { name: /^Manner: / })
+  await manner.click()
+  await page.getByRole('menuitemradio', { name: /^barre chords/ }).click()
+  await expect(manner).toHaveText('barre chords')
+  await settled(page)
+  const before = (await sounds()).length
+  await page.keyboard.press('Space')
+  await expect.poll(async () => (await sounds()).length).toBeGreaterThan(before)
+  await expect(page.getByRole('menu')).toHaveCount(0)
+  await manner.focus()
+  await page.keyboard.press('Enter')
+  await page
+    .getByRole('menuitemradio', { name: /^comping/ })
+    .first()
+    .focus()
+  await page.keyboard.press('Enter')
+  await expect(manner).toBeFocused()
+})
+
+test('with a place typed, ] and [ take the next strings and keep a shape in hand', async ({ page }) => {
+  await page.goto('/?chord=Ebmaj7&arrangement=drop-2&strings=5432&shape=x6878x')
+  await settled(page)
+  await typed(page, 'fret 5')
+  for (const key of [']', '[', '[']) {
+    await page.keyboard.press(key)
+    await settled(page)
+    await expect(shape(page)).toHaveText(/\d/)
+  }
+})

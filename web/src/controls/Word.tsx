@@ -1,6 +1,6 @@
 /** A word of a sentence that opens its choices, each with what it would give where that is counted. */
 import { Menu } from '@mantine/core'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import sentence from './sentence.module.css'
 import classes from './Word.module.css'
 
@@ -28,6 +28,7 @@ export interface WordProps<Value> {
 
 export function Word<Value>({ label, now, useChoices, take, counted, step }: WordProps<Value>) {
   const [opened, setOpened] = useState(false)
+  const isByPointer = useRef(false)
   const id = `word-${label.replaceAll(' ', '-')}`
   const button = (
     // A plain one: a sentence of ten words is drawn anew with every key that is typed.
@@ -51,19 +52,36 @@ export function Word<Value>({ label, now, useChoices, take, counted, step }: Wor
   if (!opened) return button
   const close = () => {
     setOpened(false)
-    requestAnimationFrame(() => document.getElementById(id)?.focus())
+    // Whoever chose with the mouse goes on in the page: Space plays then, and does not press the word again.
+    if (!isByPointer.current) requestAnimationFrame(() => document.getElementById(id)?.focus())
+    isByPointer.current = false
   }
   return (
     <Menu opened onChange={close} position="bottom-start">
       <Menu.Target>{button}</Menu.Target>
       <Menu.Dropdown>
-        <Choices<Value> label={label} useChoices={useChoices} take={take} counted={counted} />
+        <Choices<Value>
+          label={label}
+          useChoices={useChoices}
+          take={(value, byPointer) => {
+            isByPointer.current = byPointer
+            take(value)
+          }}
+          counted={counted}
+        />
       </Menu.Dropdown>
     </Menu>
   )
 }
 
-function Choices<Value>({ label, useChoices, take, counted }: Omit<WordProps<Value>, 'now' | 'step'>) {
+function Choices<Value>({
+  label,
+  useChoices,
+  take,
+  counted,
+}: Pick<WordProps<Value>, 'label' | 'useChoices' | 'counted'> & {
+  readonly take: (value: Value, byPointer: boolean) => void
+}) {
   // What would find nothing comes last; it can still be taken.
   const choices = useChoices().toSorted((a, b) => Number(a.count === 0) - Number(b.count === 0))
   return (
@@ -76,7 +94,8 @@ function Choices<Value>({ label, useChoices, take, counted }: Omit<WordProps<Val
           key={words}
           value={words}
           checked={now}
-          onClick={() => take(value)}
+          // A key presses it without a place.
+          onClick={(click) => take(value, click.detail > 0)}
           closeMenuOnClick
           fw={now ? 700 : 400}
           data-empty={count === 0 || undefined}

@@ -118,8 +118,21 @@ export function invert(direction: 1 | -1): boolean {
   if (hasForeignBass(voicing.chord)) return invertAbove(voicing, direction)
   const next = rotate(voicing, neckIn(now), direction)
   if (!next) return false
-  step({ frets: next.frets, question: questionAround(withoutBass(next), now.question) }, { search: true })
+  takeTurned(withoutBass(next), now.question)
   return true
+}
+
+/** Turned on its own strings: it stays in hand wherever it lies, and an order that was asked for turns with it. */
+function takeTurned(turned: Voicing, before: Question): void {
+  const around = questionAround(turned, before)
+  const question: Question = {
+    ...around,
+    ...(before.arrangement.kind === 'list'
+      ? { arrangement: { kind: 'list', degrees: turned.arrangement.degrees } as const }
+      : {}),
+    fretMax: Math.max(before.fretMax, ...turned.frets.map((fret) => fret ?? 0)),
+  }
+  step({ frets: turned.frets, question, byHand: true }, { search: true })
 }
 
 /** A bass that is no tone of the chord above it (A♭/E). */
@@ -148,7 +161,7 @@ function invertAbove({ chord, frets }: Voicing, direction: 1 | -1): boolean {
     )
   const midis = next?.midis.filter((midi) => midi !== null) ?? []
   if (!next || Math.min(...midis) !== next.midis[lowest]) return false
-  step({ frets: next.frets, question: questionAround(next, now.question) }, { search: true })
+  takeTurned(next, now.question)
   return true
 }
 
@@ -164,7 +177,8 @@ export function moveStrings(by: 1 | -1): boolean {
   const strings = neckIn(now).open.length
   const moved = used?.map((index) => index + by)
   if (!moved || moved.length < 2 || moved.some((index) => index < 0 || index >= strings)) return false
-  step({ question: { ...now.question, strings: moved }, byHand: false }, { search: true })
+  // A place that was typed for other strings may hold nothing on these.
+  step({ question: { ...now.question, strings: moved }, byHand: false }, { search: true, kept: ['frets'] })
   return true
 }
 

@@ -30,6 +30,7 @@ const {
   finishLine,
   invert,
   moveFret,
+  moveStrings,
   openWorkbench,
   redo,
   setByHand,
@@ -142,6 +143,35 @@ test('what the program opened with gives way to what is typed; a wish alone is a
   typeLine('Gm7')
   await settled()
   expect(current().question).toMatchObject({ arrangement: { name: 'drop-2' }, strings: [1, 2, 3, 4] })
+})
+
+test('on the next strings the place gives way where it holds nothing there, and a shape stays in hand', async () => {
+  takeLine('fret 5')
+  await settled()
+  for (const by of [1, -1, -1] as const) {
+    expect(moveStrings(by)).toBe(true)
+    await settled()
+    expect(inHand()).toMatch(/\d/)
+  }
+})
+
+test('an order that was asked for turns on its own strings, up and back the same way, and stays an order', async () => {
+  takeLine('Fmaj7 3 7 R 5 on 6521')
+  await settled()
+  const order = () => voicingInHand(current())?.arrangement.degrees.join(' ')
+  const shapes = [inHand()]
+  for (const turned of ['5 R 3 7', '7 3 5 R', 'R 5 7 3']) {
+    expect(invert(1)).toBe(true)
+    await settled()
+    shapes.push(inHand())
+    expect(order()).toBe(turned)
+    expect(current().question.arrangement).toEqual({ kind: 'list', degrees: turned.split(' ') })
+  }
+  for (const shape of shapes.slice(0, -1).toReversed()) {
+    expect(invert(-1)).toBe(true)
+    await settled()
+    expect(inHand()).toBe(shape)
+  }
 })
 
 test('a row pressed while the next list is on its way is of the chord of its own list', async () => {

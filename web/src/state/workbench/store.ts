@@ -192,13 +192,15 @@ export interface StepOptions {
   readonly search: boolean
   /** The line stays as it was typed. */
   readonly keepsLine?: boolean
+  /** What gives way where nothing is found with it. */
+  readonly kept?: readonly KeptWish[]
 }
 
 /** One step that can be undone. With `search` its shapes are looked for; without, it is drawn at once. */
-export function step(changes: Partial<Step>, { search: searches, keepsLine = false }: StepOptions): void {
+export function step(changes: Partial<Step>, { search: searches, keepsLine = false, kept = [] }: StepOptions): void {
   if ('frets' in changes && changes.frets === undefined) handBefore = undefined
   asked.step({ ...withOwnFingers(changes), ...('question' in changes ? { isUnasked: false } : {}) }, { keepsLine })
-  afterStep(searches)
+  afterStep(searches, kept)
 }
 
 /** A fingering belongs to one shape: another shape has the best of its own. */
