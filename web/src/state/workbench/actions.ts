@@ -191,14 +191,23 @@ export function nameByHand(state: WorkbenchState, frets: Frets): ShapeName | und
   const neck = neckIn(state)
   const { chord } = state.question
   const names = namesOf(frets, neck, { near: chord })
-  if (state.stated) {
+  if (state.stated || isThinned(frets, state.frets)) {
     const [own] = statedFirst(names, chord)
-    if (own && voicingOf(chord, frets, neck)) return own
+    if (own && isNamed(own, chord) && voicingOf(chord, frets, neck)) return own
   }
   const from = voicingInHand(state)
   if (from && isComplete(from) && sameStrings(from.frets, frets)) return movedName(from, frets, neck)
   return names[0]
 }
+
+const isNamed = (name: ShapeName, { root, formula }: Chord): boolean =>
+  name.chord.root === root && name.chord.formula.join() === formula.join()
+
+/** A string was silenced and nothing else: what still can be that chord is it, without its root too. */
+const isThinned = (frets: Frets, before: Frets | undefined): boolean =>
+  before?.length === frets.length &&
+  frets.join() !== before.join() &&
+  frets.every((fret, string) => fret === null || fret === before[string])
 
 const isComplete = ({ chord, degrees }: Voicing): boolean =>
   chord.formula.every((degree) => degree === '5' || degrees.includes(degree))

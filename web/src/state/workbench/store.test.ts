@@ -348,6 +348,13 @@ describe('the name in hand', () => {
     expect(symbol()).toBe('Ebmaj9')
   })
 
+  test('is kept when a string falls silent and what sounds can still be it, without its root too', async () => {
+    await open({ chord: 'G7', strings: '5432' }, 'x5546x')
+    setString(2, null)
+    await settled()
+    expect([symbol(), inHand()]).toEqual(['G7', 'x5x46x'])
+    expect(voicingInHand(current())?.degrees).not.toContain('R')
+  })
   test('is kept over a rootless shape once the player has said it', async () => {
     setByHand(frets('3x343x'))
     await settled()
