@@ -63,7 +63,9 @@ export function runOf(ask: RunAsk, neck: Neck, profile: HandProfile): readonly R
     return index === 0 && spelled.twin === ask.from ? { root: ask.from, twin: spelled.root } : spelled
   })
   const places = roots.map((root, index) => placesOf(ask, root, index, neck, profile))
-  const taken = leastRun(places)
+  // It begins where the hand is: nearest to one's own shape.
+  const [own] = material.kind === 'shapes' ? material.shapes : []
+  const taken = leastRun(places, own && ownPlace(own.chord, own.frets, neck, profile).indexMm)
   let before: RunPlace | undefined
   return roots.flatMap((root, index): readonly RunStep[] => {
     const all = taken[index]
@@ -138,7 +140,10 @@ function positionPlaces(chord: Chord, neck: Neck, profile: HandProfile, fretMax:
   })
 }
 
-/** One's own shapes, all moved by the same frets so that the first stands on the root. */
+/**
+ * One's own shapes from a root on: each goes as it did from the one before it, an octave lower or higher where the neck wants
+ * it, so that no root is left out for a shape that lies high.
+ */
 function movedPlaces(
   shapes: readonly OwnShape[],
   root: SpelledRoot['root'],
@@ -149,19 +154,32 @@ function movedPlaces(
   const [first] = shapes
   if (!first) return []
   const by = pitchClassOf(root) - pitchClassOf(first.chord.root)
-  return shifts(by).flatMap((shift): readonly RunPlaces[] => {
-    const moved = shapes.map(({ chord, frets }): RunPlace | undefined => {
+  const [heads = [], ...others] = shapes.map(({ chord, frets }): readonly RunPlace[] => {
+    const named = movedChord(chord, first.chord, root)
+    if (!named) return []
+    return shifts(by).flatMap((shift) => {
       const there = movedBy(frets, shift, neck, fretMax)
-      const named = movedChord(chord, first.chord, root)
-      if (!there || !named) return undefined
-      const shape = shapeOn(there, named, neck, profile)
-      const own = shape.degrees.indexOf('R')
-      const lowest = there.findIndex((fret) => fret !== null)
-      return placed(named, shape, own < 0 ? lowest : own, neck)
+      return there ? [ownPlace(named, there, neck, profile)] : []
     })
-    const [head, ...rest] = moved
-    return head && rest.every((one) => one !== undefined) ? [[head, ...rest] as RunPlaces] : []
   })
+  if (others.some(({ length }) => length === 0)) return []
+  const own = shapes.map(({ chord, frets }) => ownPlace(chord, frets, neck, profile).indexMm)
+  return heads.map((head): RunPlaces => {
+    const rest: RunPlace[] = []
+    for (const [index, places] of others.entries()) {
+      const from = (rest.at(-1) ?? head).indexMm + requireAt(own, index + 1) - requireAt(own, index)
+      rest.push(
+        places.reduce((best, one) => (Math.abs(one.indexMm - from) < Math.abs(best.indexMm - from) ? one : best)),
+      )
+    }
+    return [head, ...rest]
+  })
+}
+
+function ownPlace(chord: Chord, frets: Frets, neck: Neck, profile: HandProfile): RunPlace {
+  const shape = shapeOn(frets, chord, neck, profile)
+  const root = shape.degrees.indexOf('R')
+  return placed(chord, shape, root < 0 ? frets.findIndex((fret) => fret !== null) : root, neck)
 }
 
 /** A chord of a row, when the row's first chord stands on another root: spelled as it follows from there. */
@@ -191,8 +209,12 @@ const placed = (chord: Chord, shape: LaneShape, string: StringIndex, neck: Neck)
 /**
  * One place of each root, so that the index finger goes least from the first to the last; of runs that are as short, the
  * one that begins lower. A root without a place is passed by.
+ * @param startMm Where the index finger is before: the way to the first counts then.
  */
-export function leastRun(roots: readonly (readonly RunPlaces[])[]): readonly (RunPlaces | undefined)[] {
+export function leastRun(
+  roots: readonly (readonly RunPlaces[])[],
+  startMm?: number,
+): readonly (RunPlaces | undefined)[] {
   let before: readonly { readonly cost: number; readonly way: readonly (RunPlaces | undefined)[] }[] = [
     { cost: 0, way: [] },
   ]
@@ -206,8 +228,8 @@ export function leastRun(roots: readonly (readonly RunPlaces[])[]): readonly (Ru
       .map((all) => {
         let best: { cost: number; way: readonly (RunPlaces | undefined)[] } | undefined
         for (const { cost, way } of before) {
-          const last = way.findLast((one) => one !== undefined)?.at(-1)
-          const whole = cost + (last ? Math.abs(all[0].indexMm - last.indexMm) : 0)
+          const last = way.findLast((one) => one !== undefined)?.at(-1)?.indexMm ?? startMm
+          const whole = cost + (last === undefined ? 0 : Math.abs(all[0].indexMm - last))
           if (!best || whole < best.cost - 1e-9) best = { cost: whole, way }
         }
         return { cost: (best?.cost ?? 0) + within(all), way: [...(best?.way ?? []), all] }
