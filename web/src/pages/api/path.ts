@@ -30,9 +30,9 @@ const fine = <Value>(value: Value): Read<Value> => ({ ok: true, value })
 const wrong = (response: Response): Read<never> => ({ ok: false, response })
 
 const solve = rememberingSolver()
-/** A path of more is that of the first chords that are within, and says so: about a second's work. */
+/** A path of more is that of the first chords that are within, and says so. */
 const MOST_STEPS = 18_000_000
-const MOST_MS = 300
+const MOST_MS = 1500
 
 /** `POST /api/path`: the least path through a chart, every term of every chord and step told. */
 export const work: Work = async ({ request }) => {
