@@ -119,7 +119,7 @@ test('another chord taken up in a view goes along; what was left in Build is one
     'href',
     '/map?chord=Ebmaj7',
   )
-  await open(page, '/map?chord=C&arrangement=close')
+  await open(page, '/map?chord=C&arrangement=close&place=xxx553')
   await page.getByRole('button', { name: /^C, xx555x/ }).press('Space')
   await page.getByRole('navigation').getByRole('link', { name: 'Build' }).click()
   await page.waitForURL(/shape=xx555x/)

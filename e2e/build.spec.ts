@@ -64,7 +64,7 @@ test('the address holds the state: a reload and a link show the same', async ({ 
 
 test('a symbol that can’t be read says what and where, and changes nothing', async ({ page }) => {
   await open(page)
-  await typeOver(line(page), 'C7')
+  await typeOver(line(page), 'C7 5432')
   await expect(symbol(page)).toHaveText('C7')
   await line(page).press('Enter')
   const frets = () =>
