@@ -98,7 +98,7 @@ test('over what the program opened with, a manner and strings give what a player
     ['A barre', 'A', '577655'],
     ['A open', 'A', 'x02220'],
     ['Gmaj7 6432', 'Gmaj7', '3x443x'],
-    ['E7 open', 'E7', '020100'],
+    ['E7 open', 'E7', /^(020100|022130)$/],
   ] as const) {
     await page.goto('/')
     await settled(page)
