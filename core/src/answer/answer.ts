@@ -16,7 +16,7 @@ import {
 import { type ChordName, namesOfTones, soundedTones, soundKey } from '../name/index.ts'
 import type { Midi } from '../pitch/index.ts'
 import { type Player, type Playing, playingOf, type Question } from '../request/index.ts'
-import { mannerAt, type Taste, tasteReader } from '../taste/index.ts'
+import { type Taste, tasteReader } from '../taste/index.ts'
 import {
   type Frets,
   fretsAt,
@@ -80,9 +80,8 @@ export function answerTo(
   const { ranked, count, foundCut } = playing
     ? tasted(question, player, playing, { ...register, budget })
     : complete(query, own, player)
-  const bassAsked = isBassAsked(query)
-  const reader = tasteReader(chord, neck, player.hand, { ...own, manner: mannerAt(own.manner, query.open), bassAsked })
-  const { bestFingering, bestHold } = handOn(neck, player.hand, { thumb: player.thumb })
+  const reader = tasteReader(chord, neck, player.hand, { ...own, open: query.open, bassAsked: isBassAsked(query) })
+  const { bestFingering } = handOn(neck, player.hand, { thumb: player.thumb })
   const voicingIn = voicingReader(chord, neck)
   const namesOfSound = new Map<number, readonly ChordName[]>()
   const told = (frets: Frets): AnsweredShape => {
@@ -96,12 +95,11 @@ export function answerTo(
       namesOfSound.set(sound, names)
     }
     const fingering = bestFingering(frets)
-    const hold = bestHold(frets)
     return {
       frets,
       reachMm: reachMm(neck, frets),
       fingering,
-      taste: hold && reader.tasteOf(frets, hold),
+      taste: fingering && reader.tasteOf(frets, { effort: fingering.total, isCrowded: fingering.cost.crowding > 0 }),
       voicing,
       verdict: handVerdict(frets, neck, player.hand, fingering, { thumb: player.thumb }),
       silent: fingering ? silentStrings(neck, frets, fingering, player.instrument.pluck) : [],

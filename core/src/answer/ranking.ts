@@ -4,7 +4,7 @@
  */
 import { handOn, reachMm } from '../hand/index.ts'
 import type { Player, Playing, Question } from '../request/index.ts'
-import { mannerAt, tasteReader } from '../taste/index.ts'
+import { tasteReader } from '../taste/index.ts'
 import { fretsAt, type VoicingQuery, type VoicingsFound } from '../voicing/index.ts'
 
 /** Row r of the order is row `rows[r]` of the search; all else is by the search's row. */
@@ -14,10 +14,9 @@ export interface TasteRanking {
   readonly reachesMm: Float32Array
   /** 1 where four fingers can hold the shape. */
   readonly held: Uint8Array
+  /** Of each total, what a fret up the neck weighs. */
+  readonly perFret: number
 }
-
-/** What no hand holds comes after everything that one does. */
-const NOT_HELD = 1000
 
 export const isBassAsked = ({ bass, arrangement }: Pick<Question, 'bass' | 'arrangement'>): boolean =>
   bass !== undefined || arrangement.kind === 'list'
@@ -30,7 +29,7 @@ export function rankByTaste(
 ): TasteRanking {
   const reader = tasteReader(chord, neck, hand, {
     ...playing,
-    manner: mannerAt(playing.manner, open),
+    open,
     bassAsked: isBassAsked({ bass, arrangement }),
   })
   const { bestHold } = handOn(neck, hand, { thumb })
@@ -40,7 +39,7 @@ export function rankByTaste(
   for (let row = 0; row < found.count; row++) {
     const frets = fretsAt(found, row)
     const hold = bestHold(frets)
-    totals[row] = reader.withoutHand(found.frets, row * found.strings) + (hold ? reader.ofHand(hold) : NOT_HELD)
+    totals[row] = reader.total(found.frets, row * found.strings, hold)
     reachesMm[row] = reachMm(neck, frets)
     held[row] = hold ? 1 : 0
   }
@@ -48,5 +47,5 @@ export function rankByTaste(
   const rows = Int32Array.from(totals, (_, row) => row).sort(
     (a, b) => (totals[a] as number) - (totals[b] as number) || a - b,
   )
-  return { rows, totals, reachesMm, held }
+  return { rows, totals, reachesMm, held, perFret: reader.perFret }
 }

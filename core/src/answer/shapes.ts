@@ -6,7 +6,6 @@ import { bassDegreeOf } from '../chord/index.ts'
 import { handOn } from '../hand/index.ts'
 import { neckOf } from '../neck/index.ts'
 import { instrumentFor, isFull, type Player, playingOf, type Question } from '../request/index.ts'
-import { weightOf } from '../taste/index.ts'
 import { fretsAt, type SearchBudget, searchVoicings, type VoicingQuery } from '../voicing/index.ts'
 import { rankByTaste } from './ranking.ts'
 
@@ -70,8 +69,7 @@ export function shapesFor(
 ): ShapesFound {
   const query = { ...queryOf(question, player), budget }
   const found = searchVoicings(query)
-  const playing = playingOf(question, player)
-  const ranking = rankByTaste(found, query, playing, player)
+  const ranking = rankByTaste(found, query, playingOf(question, player), player)
   const shown = Math.min(found.count, limit)
   const { strings } = found
   const frets = new Int8Array(shown * strings)
@@ -87,8 +85,18 @@ export function shapesFor(
   }
   const playable = ranking.held.reduce((sum, one) => sum + one, 0)
   const truncated = found.cut !== undefined || found.count > shown
-  const scorePerFret = weightOf('upTheNeck', playing.manner, playing.ensemble)
-  return { strings, count: found.count, playable, truncated, shown, frets, scores, scorePerFret, reachesMm, held }
+  return {
+    strings,
+    count: found.count,
+    playable,
+    truncated,
+    shown,
+    frets,
+    scores,
+    scorePerFret: ranking.perFret,
+    reachesMm,
+    held,
+  }
 }
 
 /** How many shapes of a question this hand can hold. */

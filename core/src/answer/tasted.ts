@@ -4,9 +4,8 @@
  */
 import { bassDegreeOf, type OmissionSchool } from '../chord/index.ts'
 import { type HandOnNeck, type HandProfile, type Hold, handOn } from '../hand/index.ts'
-import type { Neck } from '../neck/index.ts'
 import type { Player, Playing, Question } from '../request/index.ts'
-import { type Ensemble, mannerAt, type TasteReader, tasteReader } from '../taste/index.ts'
+import { type Ensemble, type TasteReader, tasteReader } from '../taste/index.ts'
 import {
   type Frets,
   fretsAt,
@@ -58,11 +57,10 @@ export function promising(
 ): Promising {
   const { chord, neck, stringSets } = query
   const slash = bassDegreeOf(chord)
-  const bassAsked = isBassAsked(query)
   const reader = tasteReader(chord, neck, profile, {
     ...playing,
-    manner: mannerAt(playing.manner, query.open),
-    bassAsked,
+    open: query.open,
+    bassAsked: isBassAsked(query),
   })
   // A bass written after the slash is obeyed: others are no candidates.
   const bass = slash ?? query.bass
@@ -148,12 +146,10 @@ export function tastedShapes(
   more: Partial<VoicingQuery>,
 ): Tasted {
   const { school: _, ...query } = { ...queryOf(question, player), ...more, doubling: question.doubling ?? true }
-  const all = promising(query, playing, player.hand, handFor(query.neck, player))
+  const all = promising(query, playing, player.hand, handOn(query.neck, player.hand, { thumb: player.thumb }))
   const { shapes, isCut } = bestOf(all, Number.POSITIVE_INFINITY, { isOver: query.budget?.isOver })
   return { shapes, reader: all.reader, cut: all.cut ?? (isCut ? 'time' : undefined) }
 }
-
-const handFor = (neck: Neck, { hand, thumb }: Player): HandOnNeck => handOn(neck, hand, { thumb })
 
 function soundingCount({ frets, strings }: VoicingsFound, row: number): number {
   let count = 0

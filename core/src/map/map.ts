@@ -104,6 +104,7 @@ export function mapOf(question: Question, player: Player, change: MapChange = { 
   const reader = tasteReader(chord, neck, player.hand, {
     ...playingOf(question, player),
     manner: 'comp',
+    open: query.open,
     bassAsked: true,
   })
   const degreeAt = degreeReader(chord, neck)
@@ -161,9 +162,6 @@ export function mapOf(question: Question, player: Player, change: MapChange = { 
   return { chord, basses, rows: neighbouringSets(neck.open.length, voices).map(row) }
 }
 
-/** What no hand holds comes after everything that one does. */
-const NOT_HELD = 1000
-
 /** The shape that a player takes first; of equal ones the first that was found. */
 function bestOf(
   found: readonly Frets[],
@@ -172,8 +170,7 @@ function bestOf(
 ): { readonly frets: Frets; readonly isHeld: boolean; readonly total: number } {
   const all = found.map((frets) => {
     const hold = bestHold(frets)
-    const total = reader.withoutHand(compactFrets(frets), 0) + (hold ? reader.ofHand(hold) : NOT_HELD)
-    return { frets, isHeld: hold !== undefined, total }
+    return { frets, isHeld: hold !== undefined, total: reader.total(compactFrets(frets), 0, hold) }
   })
   return all.reduce((best, one) => (one.total < best.total ? one : best))
 }

@@ -176,7 +176,7 @@ function heldShape(chord: Chord, frets: Frets, question: SettledQuestion, all: S
   const { fretMin, fretMax } = question.wishes
   const lowest = lowestPressed(frets)
   const isOutside = (lowest > 0 && lowest < fretMin) || highestPressed(frets) > fretMax
-  const total = all.reader.withoutHand(compactFrets(frets), 0) + all.reader.ofHand(hold)
+  const total = all.reader.total(compactFrets(frets), 0, hold)
   return {
     shapes: [shapeOf({ frets, hold, total }, tones, all, question, 0)],
     gap: isOutside ? 'outside' : undefined,

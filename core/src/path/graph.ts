@@ -13,9 +13,6 @@ export interface Way {
   readonly path: readonly number[]
 }
 
-/** What rounding may add to a sum of costs. */
-export const ROUNDING = 1e-9
-
 /** The places of a layer. */
 export const every = ({ length }: Float64Array): readonly number[] => Array.from({ length }, (_, at) => at)
 
@@ -70,32 +67,8 @@ export function endingFor({ own, steps }: Graph, start: number): Float64Array {
   return Float64Array.from({ length: requireAt(own, last).length }, (_, at) => costs[at * first + start] as number)
 }
 
-/** From each last candidate the least way back to any beginning. */
-
-export function closingFrom({ own, steps }: Graph): Float64Array {
-  const last = own.length - 1
-  const costs = requireAt(steps, last)
-  const first = requireAt(own, 0).length
-  return Float64Array.from({ length: requireAt(own, last).length }, (_, at) => {
-    let least = Number.POSITIVE_INFINITY
-    for (let start = 0; start < first; start++) least = Math.min(least, costs[at * first + start] as number)
-    return least
-  })
-}
-
-/**
- * What every way through a candidate costs at least. To the end that is what the best of them costs; round and round the
- * ends are left loose: a way may end at another beginning than its own.
- */
-export function throughAtLeast(graph: Graph): readonly Float64Array[] {
-  const last = (graph.own.at(-1) as Float64Array).length
-  const come = forwards(graph)
-  const left = backwards(graph, graph.loop ? closingFrom(graph) : new Float64Array(last))
-  return come.map((costs, layer) => costs.map((cost, at) => cost + (requireAt(left, layer)[at] as number)))
-}
-
 /** What goes round may be cut anywhere: its layers from this one on. */
-export const turn = <One>(all: readonly One[], by: number): readonly One[] => [...all.slice(by), ...all.slice(0, by)]
+const turn = <One>(all: readonly One[], by: number): readonly One[] => [...all.slice(by), ...all.slice(0, by)]
 export const turned = ({ own, steps, loop }: Graph, by: number): Graph => ({
   own: turn(own, by),
   steps: turn(steps, by),

@@ -3,7 +3,7 @@
  *   PathQuestion ─pathSolver→ best: PathFound, every term of every step told;  alternatives: another shape, and what then
  */
 
-export type { PathBudget, PathCut } from './budget.ts'
+export type { PathCut } from './budget.ts'
 export { indexPlace } from './candidates.ts'
 export type { Alternative, PathSolver } from './path.ts'
 export { findPath, MOST_PATH_CHORDS, pathSolver, rememberingSolver, stepsOf } from './path.ts'

@@ -3,7 +3,7 @@
  *   chords ─candidatesFor→ shapes with their own costs ─stepCosts→ what each step costs ─solve→ PathFound
  */
 import { requireAt } from '../result/index.ts'
-import { type PathBudget, type PathCut, withinBudget } from './budget.ts'
+import { type PathCut, withinTime } from './budget.ts'
 import { type CandidateMemory, type Candidates, candidateMemory, candidatesFor } from './candidates.ts'
 import type { Graph, Way } from './graph.ts'
 import { compile, type Layer, stepCosts } from './matrix.ts'
@@ -38,12 +38,12 @@ const memoryKey = ({ neck, hand, thumb, wishes, weights, candidates }: PathQuest
   JSON.stringify([neck, hand, thumb, wishes, weights, candidates])
 
 /** Remembers as long as neck, hand, wishes and weights stay. */
-export function rememberingSolver(): (question: PathQuestion, budget?: PathBudget) => PathSolver {
+export function rememberingSolver(): (question: PathQuestion, isOver?: () => boolean) => PathSolver {
   let now: { readonly key: string; readonly memory: PathMemory } | undefined
-  return (question, budget) => {
+  return (question, isOver) => {
     const key = memoryKey({ ...question, wishes: settledWishes(question) })
     if (now?.key !== key) now = { key, memory: newMemory(question) }
-    return pathSolver(question, now.memory, budget)
+    return pathSolver(question, now.memory, isOver)
   }
 }
 
@@ -56,10 +56,10 @@ const newMemory = (question: PathQuestion): PathMemory => ({
 export function pathSolver(
   free: PathQuestion,
   memory: PathMemory = newMemory(free),
-  budget: PathBudget = { steps: Number.POSITIVE_INFINITY },
+  isOver?: () => boolean,
 ): PathSolver {
   const asked: SettledQuestion = { ...free, wishes: settledWishes(free) }
-  const { candidates, cut } = withinBudget(asked.chords.length, candidatesFor(asked, memory.candidates), budget)
+  const { candidates, cut } = withinTime(asked.chords.length, candidatesFor(asked, memory.candidates), isOver)
   // What is cut doesn't go round.
   const question =
     cut === undefined ? asked : { ...asked, chords: asked.chords.slice(0, candidates.length), loop: false }

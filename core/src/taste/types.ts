@@ -1,4 +1,6 @@
 /** How a player plays: the manner decides strings, voices and open strings, the ensemble decides the bass. */
+import type { OpenStrings } from '../voicing/index.ts'
+
 export const MANNERS = ['open', 'barre', 'comp', 'bossa', 'funk', 'blues', 'solo'] as const
 export type Manner = (typeof MANNERS)[number]
 
@@ -7,6 +9,8 @@ export const ENSEMBLES = ['alone', 'bass-player'] as const
 export type Ensemble = (typeof ENSEMBLES)[number]
 
 export interface TasteContext {
+  /** A blues at the nut is strummed like any other song there. */
+  readonly open: OpenStrings
   readonly manner: Manner
   readonly ensemble: Ensemble
   /** Asked for, or written after a slash: no other bass is wanted, and none is more usual. */
@@ -14,7 +18,7 @@ export interface TasteContext {
 }
 
 /** What several manners share. */
-export type TasteGroup = 'strum' | 'free' | 'top' | 'band' | 'blues' | 'barre'
+export type TasteGroup = 'strum' | 'free' | 'top' | 'band' | 'barre'
 
 /** One thing that is looked at in a shape, as a number. */
 export const TASTE_TERMS = [

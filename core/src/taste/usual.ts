@@ -1,6 +1,5 @@
 /** The manner that is usual where nobody names one. */
 import type { Chord } from '../chord/index.ts'
-import type { OpenStrings } from '../voicing/index.ts'
 import type { Manner } from './types.ts'
 
 /** From sevenths up a chord is comped, a triad barred; one over another bass lies at the nut, as in another tuning. */
@@ -15,10 +14,6 @@ export function usualMannerOf(chords: readonly Chord[], ringsOpen: boolean): Man
   if (large * 2 >= chords.length) return 'comp'
   return ringsOpen ? 'open' : 'barre'
 }
-
-/** A blues at the nut is strummed like any other song there. */
-export const mannerAt = (manner: Manner, open: OpenStrings): Manner =>
-  manner === 'blues' && open !== 'never' ? 'open' : manner
 
 /** Open strings belong to these. */
 export const ringsOpen = (manner: Manner): boolean => manner === 'open' || manner === 'solo'

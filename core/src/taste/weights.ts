@@ -52,7 +52,7 @@ const GROUPS: Readonly<Record<Manner, readonly TasteGroup[]>> = {
   comp: [],
   bossa: [],
   funk: ['top', 'band'],
-  blues: ['blues'],
+  blues: [],
   solo: ['free'],
 }
 

@@ -6,6 +6,7 @@ import {
   type Alternative,
   type PathFound,
   type PathQuestion,
+  pathSolver,
   rememberingSolver,
   type WantedShape,
   wantedTests,
@@ -24,6 +25,9 @@ export interface PathAround {
 }
 
 const MOST_OTHERS = 8
+/** Of all shapes of a chord as many are looked at for one that is wanted, and so many of them in the whole path. */
+const MOST_WANTED = 2000
+const MOST_TRIED = 8
 const solve = rememberingSolver()
 
 /** The path with another chord before one of its own; held shapes keep their chords. */
@@ -56,11 +60,28 @@ const api = {
   },
   /** The shape of one chord that is as wanted, with which the whole path costs least. */
   wanted(question: PathQuestion, at: number, wanted: WantedShape): Alternative | undefined {
-    const melody = question.melody?.with(at, undefined)
-    const free = freeAt({ ...question, melody }, at)
+    const chord = question.chords[at]
+    if (!chord) return undefined
+    const free = { ...question, melody: question.melody?.with(at, undefined), best: 1 }
+    const others = question.held.filter((one) => one.chord !== at)
+    // The chord alone, with all of its shapes: what is wanted may be none that a player takes first.
+    const alone = pathSolver({
+      ...free,
+      chords: [chord],
+      held: [],
+      melody: undefined,
+      loop: false,
+      candidates: MOST_WANTED,
+    })
     for (const test of wantedTests(wanted)) {
-      const [found] = free.alternatives(at, 1, test)
-      if (found) return found
+      const found = alone
+        .alternatives(0, MOST_TRIED, test)
+        .map(({ shape }): Alternative => {
+          const held = [...others, { chord: at, frets: shape.frets }]
+          return { shape, total: solve({ ...free, held }).best().total }
+        })
+        .toSorted((a, b) => a.total - b.total)
+      if (found[0]) return found[0]
     }
     return undefined
   },

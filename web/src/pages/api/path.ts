@@ -31,7 +31,6 @@ const wrong = (response: Response): Read<never> => ({ ok: false, response })
 
 const solve = rememberingSolver()
 /** A path of more is that of the first chords that are within, and says so. */
-const MOST_STEPS = 18_000_000
 const MOST_MS = 1500
 
 /** `POST /api/path`: the least path through a chart, every term of every chord and step told. */
@@ -42,7 +41,7 @@ export const work: Work = async ({ request }) => {
   if (!asked.ok) return asked.response
   const { question, chords } = asked.value
   const ends = performance.now() + MOST_MS
-  const solver = solve(question, { steps: MOST_STEPS, isOver: () => performance.now() > ends })
+  const solver = solve(question, () => performance.now() > ends)
   return Response.json(told(solver.best(), chords, solver.cut))
 }
 

@@ -7,7 +7,18 @@ import { type KeptWish, type Player, type Question, questionAround, readTypedLin
 import type { Fingers } from '@nestling/core/shape'
 import { type Frets, rotate, slide, soundingStrings, type Voicing, voicingOf } from '@nestling/core/voicing'
 import type { TypedRead } from '../asked.ts'
-import { $preview, $workbench, afterStep, asked, current, finishLine, neckIn, step, voicingInHand } from './store.ts'
+import {
+  $preview,
+  $workbench,
+  afterStep,
+  asked,
+  current,
+  finishLine,
+  forgetHand,
+  neckIn,
+  step,
+  voicingInHand,
+} from './store.ts'
 import type { Step, WorkbenchState } from './types.ts'
 
 /** Every keystroke in the line. A text that can't be read changes nothing and says what is wrong. */
@@ -18,10 +29,16 @@ export function typeLine(line: string): void {
     const typed = readOver(text, player, before)
     if (!typed.ok) return typed
     const { question, frets, states } = typed.value
+    // What the program opened with is not where the hand is.
+    const isFree = before.isUnasked === true && question.arrangement !== before.question.arrangement
+    if (isFree) forgetHand()
     if (states && hasShape(before)) return statedOf(text, question, before)
     kept = typed.value.kept
     return frets === undefined
-      ? { ok: true, value: { question, byHand: false, stated: states, isUnasked: false } }
+      ? {
+          ok: true,
+          value: { question, byHand: false, stated: states, isUnasked: false, ...(isFree ? { frets: undefined } : {}) },
+        }
       : { ok: true, value: { question, frets, fingers: undefined, byHand: true, stated: false, isUnasked: false } }
   })
   if (changed) afterStep(true, kept)

@@ -73,6 +73,11 @@ let ticket = 0
 /** Where the hand was before a question without an answer, such as B♭m on the way to B♭m7 over four strings. */
 let handBefore: Frets | undefined
 
+/** What was in hand is no reason for what comes into it. */
+export function forgetHand(): void {
+  handBefore = undefined
+}
+
 /** Searches for the current question; an answer that was overtaken is thrown away. Kept wishes give way where need be. */
 async function search(kept: readonly KeptWish[] = []): Promise<void> {
   const mine = ++ticket

@@ -142,7 +142,11 @@ interface FoundProps {
 
 function Found({ shown, sheet, step, isLate }: FoundProps) {
   const take = useCallback((place: MapPlace) => takePlace({ step }, place), [step])
-  const again = useCallback((place: MapPlace) => hear(place.frets, shown), [shown])
+  // The place at which the map opens was not taken yet: pressed, it is.
+  const again = useCallback(
+    (place: MapPlace) => (shown.wasTaken ? hear(place.frets, shown) : take(place)),
+    [shown, take],
+  )
   const open = useCallback(
     (place: MapPlace) => window.location.assign(toBuild(shapeOf(place.frets, shown), shown.player)),
     [shown],
