@@ -187,7 +187,7 @@ describe('runs', () => {
     expect(steps.length).toBe(36)
     expect(steps.every(({ frets }) => frets !== undefined)).toBe(true)
     expect(steps.slice(0, 3).map(({ frets }) => frets)).toEqual(shapes)
-    // From the twelfth fret on the last two lie an octave lower.
+    // The row goes on from there as it did.
     const onA = steps.findIndex(({ root }, index) => index % 3 === 0 && root === 'A')
     expect(steps.slice(onA, onA + 3).map(({ root }) => root)).toEqual(['A', 'D', 'G'])
   })
