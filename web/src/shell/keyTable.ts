@@ -15,6 +15,8 @@ export interface KeyLine {
   readonly acts?: PageKeys['acts']
 }
 
+type Href = string | undefined
+
 /** What a view offers to the keys that every view shares; what it leaves out does nothing there. */
 export interface SharedActs {
   /** The field in which the question is typed. */
@@ -25,9 +27,9 @@ export interface SharedActs {
   readonly toTray?: (() => unknown) | undefined
   readonly keep?: (() => unknown) | undefined
   /** Where what is in hand is practised; `undefined` when nothing is. */
-  readonly practise?: (() => string | undefined) | undefined
+  readonly practise?: (() => Href | Promise<Href>) | undefined
   /** Where what is in hand is put on a sheet. */
-  readonly toSheet?: (() => string | undefined) | undefined
+  readonly toSheet?: (() => Href | Promise<Href>) | undefined
   readonly undo?: (() => unknown) | undefined
   readonly redo?: (() => unknown) | undefined
 }
@@ -64,7 +66,10 @@ export function capsOf({ keys, acts = {} }: KeyLine): readonly KeyCap[] {
   return keys.map((cap) => ({ cap, ...press(EVENT_KEYS[cap] ?? cap, false) }))
 }
 
-const go = (href: string | undefined) => href !== undefined && window.location.assign(href)
+async function go(href: Href | Promise<Href>): Promise<void> {
+  const to = await href
+  if (to !== undefined) window.location.assign(to)
+}
 /** What is typed then takes the place of what stands there. */
 function intoField(id: string): void {
   const field = document.getElementById(id)

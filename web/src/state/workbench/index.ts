@@ -35,5 +35,6 @@ export {
   shapeInHand,
   undo,
   voicingInHand,
+  whenAnswered,
 } from './store.ts'
 export type { CountedWayOut, Counts, Preview, Search, Step, WorkbenchState } from './types.ts'

@@ -45,6 +45,7 @@ const {
   typeLine,
   undo,
   voicingInHand,
+  whenAnswered,
 } = await import('./index.ts')
 
 const player = playerOf(DEFAULT_SETTINGS)
@@ -65,6 +66,33 @@ beforeEach(async () => {
   searches.byHand = false
   await open({ chord: 'Ebmaj7', arrangement: 'drop-2', strings: '5432' }, 'x6878x')
   searches.open.length = 0
+})
+
+test('a line that ends before its answer keeps what is shown; what waits for the answer has its shape', async () => {
+  vi.useFakeTimers()
+  try {
+    searches.byHand = true
+    typeLine('C7')
+    typeLine('Gmaj7 drop3 6432')
+    vi.advanceTimersByTime(100)
+    finishLine()
+    expect($workbench.get()).toMatchObject({ faint: true, frets: [null, 6, 8, 7, 8, null] })
+    const answered = whenAnswered()?.then(() => $workbench.get())
+    for (const { answer } of searches.open) answer()
+    expect(await answered).toMatchObject({ faint: false, frets: [3, null, 4, 4, 3, null] })
+    expect(whenAnswered()).toBeUndefined()
+  } finally {
+    vi.useRealTimers()
+  }
+})
+
+test('a search that fails is waited for no longer', async () => {
+  searches.byHand = true
+  typeLine('C7')
+  const waited = whenAnswered()
+  searches.open[0]?.fail()
+  await expect(waited).resolves.toBeUndefined()
+  expect($workbench.get()?.search.status).toBe('failed')
 })
 
 test('an answer that was overtaken is thrown away, whichever comes first', async () => {

@@ -78,8 +78,23 @@ export function forgetHand(): void {
   handBefore = undefined
 }
 
+let answering: Promise<void> | undefined
+
+/** The answer that is under way, and those that overtake it; `undefined` when all is answered. Never rejected. */
+export function whenAnswered(): Promise<void> | undefined {
+  return answering?.then(() => whenAnswered())
+}
+
+function search(kept: readonly KeptWish[] = []): Promise<void> {
+  const mine = searched(kept).then(() => {
+    if (answering === mine) answering = undefined
+  })
+  answering = mine
+  return mine
+}
+
 /** Searches for the current question; an answer that was overtaken is thrown away. Kept wishes give way where need be. */
-async function search(kept: readonly KeptWish[] = []): Promise<void> {
+async function searched(kept: readonly KeptWish[]): Promise<void> {
   const mine = ++ticket
   const { question, player: who, search: before } = current()
   forgetCounts()
@@ -220,11 +235,11 @@ export function afterStep(searches: boolean, kept: readonly KeptWish[] = []): vo
   else publish()
 }
 
-/** The typed line has ended: what it means is shown now, shapes or none. */
+/** The typed line has ended: what it means is shown as soon as it is answered, shapes or none. */
 export function finishLine(): void {
   const takenBack = asked.finish()
   if (takenBack) void search()
-  else if ($workbench.get()?.faint) showAnswer()
+  else if ($workbench.get()?.faint && answering === undefined) showAnswer()
 }
 
 function go(there: boolean): boolean {

@@ -5,11 +5,17 @@ import { tell } from '../../state/notices.ts'
 import { $player } from '../../state/session.ts'
 import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
-import { $workbench, shapeInHand } from '../../state/workbench/index.ts'
+import { $workbench, shapeInHand, whenAnswered } from '../../state/workbench/index.ts'
 
 const inHand = () => {
   const now = $workbench.get()
   return now && shapeInHand(now)
+}
+
+/** What is asked for now: the shape that the page still shows belongs to the question before. */
+async function inHandOnceAnswered() {
+  await whenAnswered()
+  return inHand()
 }
 
 /** The shape in hand through all roots. */
@@ -27,13 +33,13 @@ export function sheetHref(): string | undefined {
 const NOTHING = 'Nothing in hand to save: type a chord, or press places on the neck.'
 
 export async function keepInHand(): Promise<void> {
-  const shape = inHand()
+  const shape = await inHandOnceAnswered()
   if (shape) await keepAs(shape)
   else tell.done(NOTHING, 'nothing')
 }
 
 export async function toTray(): Promise<void> {
-  const shape = inHand()
+  const shape = await inHandOnceAnswered()
   if (shape) await addToTray([shape])
   else tell.done(NOTHING, 'nothing')
 }
