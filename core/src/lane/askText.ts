@@ -1,6 +1,8 @@
 /** Lanes in texts, as addresses and scripts have them: `root=6`, `strings=321`, `order=R-7-3-5`, `tones=R:5,3:2,5:4`, `ring=3,1`. */
+import type { Depth } from '../key/index.ts'
 import { type StringIndex, stringIndex, stringNumber } from '../neck/index.ts'
 import { fail, ok, piece, type Result, type TextErrorOf } from '../result/index.ts'
+import { ordersOn } from './ordersOn.ts'
 import type { LaneAsk, PlacedTone, ToneNumber } from './types.ts'
 
 export type LaneError = TextErrorOf<{
@@ -10,6 +12,8 @@ export type LaneError = TextErrorOf<{
   lane_tone: object
   /** An order with more or fewer tones than strings. */
   lane_counts: { tones: number; strings: number }
+  /** So many strings have no usual order at this depth: it has to be named. */
+  lane_order_missing: { strings: number }
   lane_root_missing: object
 }>
 
@@ -37,7 +41,7 @@ const ORDERS: Readonly<Record<string, Readonly<Record<number, readonly ToneNumbe
 export const LANE_ARRANGEMENTS: readonly string[] = Object.keys(ORDERS)
 
 /** Reads `6`, `6,5`, `5432`, `10,9,8`: string numbers. */
-function readStrings(text: string, strings: number): Result<readonly StringIndex[], LaneError> {
+export function readStrings(text: string, strings: number): Result<readonly StringIndex[], LaneError> {
   const separated = /[\s,]/.test(text)
   const found: StringIndex[] = []
   for (const match of text.matchAll(separated ? /[^\s,]+/g : strings > 9 ? /10|./g : /./g)) {
@@ -57,21 +61,25 @@ export function readOrder(text: string): Result<readonly ToneNumber[], LaneError
   const order: ToneNumber[] = []
   for (const match of text.matchAll(/11|13|[^\s,-]/g)) {
     const number = NUMBERS[match[0]]
-    if (number === undefined || order.includes(number))
+    // A tone may come twice (R 5 R 3), but not on neighbouring strings.
+    if (number === undefined || order.at(-1) === number)
       return fail({ code: 'lane_tone', at: match.index, text: piece(match[0]) })
     order.push(number)
   }
-  return order.length < 2 ? fail({ code: 'lane_tone', at: 0, text: piece(text) }) : ok(order)
+  return new Set(order).size < 2 ? fail({ code: 'lane_tone', at: 0, text: piece(text) }) : ok(order)
 }
 
 type Field = keyof LaneTexts
 type Read = Result<LaneAsk, LaneError & { readonly field: Field }>
 const refused = (field: Field, error: LaneError): Read => fail({ ...error, field })
 
-/** @param strings How many the neck has. @returns `undefined` inside where no lane is asked for. */
-export function readAsk(texts: LaneTexts, strings: number): Read {
+/**
+ * @param strings How many the neck has.
+ * @param depth Of the chords, which says what a set means whose order is not named.
+ */
+export function readAsk(texts: LaneTexts, strings: number, depth?: Depth): Read {
   if (texts.tones !== undefined) return readTones(texts.tones, texts.ring, strings)
-  if (texts.strings !== undefined) return readSet({ ...texts, strings: texts.strings }, strings)
+  if (texts.strings !== undefined) return readSet({ ...texts, strings: texts.strings }, strings, depth)
   const roots = readStrings(texts.root ?? '6', strings)
   if (!roots.ok) return refused('root', roots.error)
   const [first] = roots.value
@@ -80,7 +88,7 @@ export function readAsk(texts: LaneTexts, strings: number): Read {
   )
 }
 
-function readSet(texts: LaneTexts & { readonly strings: string }, strings: number): Read {
+function readSet(texts: LaneTexts & { readonly strings: string }, strings: number, depth: Depth | undefined): Read {
   const set = readStrings(texts.strings, strings)
   if (!set.ok) return refused('strings', set.error)
   const sorted = set.value.toSorted((a, b) => a - b)
@@ -93,18 +101,17 @@ function readSet(texts: LaneTexts & { readonly strings: string }, strings: numbe
       return refused('order', { code: 'lane_counts', at: 0, text: piece(texts.order), ...counts })
     return ok({ kind: 'order', strings: sorted, order: order.value, forms })
   }
-  const isTogether = (sorted.at(-1) as number) - (sorted[0] as number) === sorted.length - 1
-  const usual = sorted.length === 3 ? (isTogether ? 'close' : 'spread') : isTogether ? 'drop-2' : 'drop-3'
-  const order = ORDERS[texts.arrangement ?? usual]?.[sorted.length]
-  if (!order)
-    return refused(texts.arrangement === undefined ? 'strings' : 'arrangement', {
-      code: 'lane_counts',
-      at: 0,
-      text: piece(texts.arrangement ?? texts.strings),
-      tones: sorted.length < 4 ? 3 : 4,
-      strings: sorted.length,
-    })
-  return ok({ kind: 'order', strings: sorted, order, forms })
+  if (texts.arrangement !== undefined) {
+    const order = ORDERS[texts.arrangement]?.[sorted.length]
+    const counts = { tones: sorted.length < 4 ? 3 : 4, strings: sorted.length }
+    return order
+      ? ok({ kind: 'order', strings: sorted, order, forms })
+      : refused('arrangement', { code: 'lane_counts', at: 0, text: piece(texts.arrangement), ...counts })
+  }
+  const [usual] = ordersOn(sorted, { depth: depth ?? (sorted.length === 3 ? 'triads' : 'sevenths') })
+  return usual
+    ? ok({ kind: 'order', strings: sorted, order: usual, forms })
+    : refused('strings', { code: 'lane_order_missing', at: 0, text: piece(texts.strings), strings: sorted.length })
 }
 
 function readTones(text: string, ring: string | undefined, strings: number): Read {

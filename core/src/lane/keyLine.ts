@@ -1,8 +1,25 @@
-/** The typed line of a key: `Bb ninths 6 5`, `D triads 321`, `F# dorian 5`, `G triads R:5 5:4 3:2 ring 3 1`. */
-import { type Depth, type DepthSchool, type Key, type KeyError, MAJOR, readKey, writeKey } from '../key/index.ts'
+/**
+ * The typed line of a key: `Bb ninths 6 5`, `D triads 321`, `Bb shells`, `E sevenths rootless 432`, `F# dorian 5 from 3`,
+ * `G triads R:5 5:4 3:2 ring 3 1`, `D 1 4 5`.
+ *   text ─readHead→ key; words ─readWord→ Said ─withAsks→ lanes, ─withProgression→ chords
+ */
+import type { Chord } from '../chord/index.ts'
+import {
+  type Depth,
+  type DepthSchool,
+  type Key,
+  type KeyError,
+  MAJOR,
+  type NumbersError,
+  readKey,
+  readNumbers,
+  writeKey,
+} from '../key/index.ts'
 import type { NamingSystem } from '../pitch/index.ts'
 import { fail, ok, piece, type Result, requireAt, type TextErrorOf } from '../result/index.ts'
-import { type LaneError, readAsk, writeAsk } from './askText.ts'
+import { type LaneError, readAsk, readStrings, writeAsk } from './askText.ts'
+import { isNoKey, type NamedSet, readWord, type Said, small, type Word } from './keyWords.ts'
+import { ordersOn } from './ordersOn.ts'
 import type { LaneAsk } from './types.ts'
 
 /** What a line says; what it does not say stays as it was. */
@@ -11,89 +28,73 @@ export interface KeyLine {
   readonly depth?: Depth
   readonly school?: DepthSchool
   readonly asks?: readonly LaneAsk[]
+  /** Where the order of the one set is not named: its other orders, for a key that they fit better. */
+  readonly others?: readonly LaneAsk[]
+  /** The fret from which the lanes climb; 0 at the nut. */
+  readonly from?: number | undefined
+  /** A progression in numbers: `1 4 5`, `ii V I`. */
+  readonly written?: readonly Chord[]
 }
 
-export type KeyLineError = KeyError | LaneError | TextErrorOf<{ not_in_a_key_line: object }>
-
-const DEPTH_WORDS: Readonly<Record<string, Depth>> = {
-  triad: 'triads',
-  triads: 'triads',
-  seventh: 'sevenths',
-  sevenths: 'sevenths',
-  '7th': 'sevenths',
-  '7ths': 'sevenths',
-  ninth: 'ninths',
-  ninths: 'ninths',
-  '9th': 'ninths',
-  '9ths': 'ninths',
-  eleventh: 'elevenths',
-  elevenths: 'elevenths',
-  '11th': 'elevenths',
-  '11ths': 'elevenths',
-  thirteenth: 'thirteenths',
-  thirteenths: 'thirteenths',
-  '13th': 'thirteenths',
-  '13ths': 'thirteenths',
-}
-const SCHOOL_WORDS: Readonly<Record<string, DepthSchool>> = { honest: 'honest', plain: 'plain' }
-/** Said for the ear only. */
-const LINKING = new Set([
-  'in',
-  'on',
-  'and',
-  'root',
-  'roots',
-  'string',
-  'strings',
-  'kept',
-  'as',
-  'lane',
-  'lanes',
-  'forms',
-])
-
-interface Word {
-  readonly text: string
-  readonly at: number
+/** What stood before the line: a progression is read in its key, a set at its depth. */
+export interface KeyBefore {
+  readonly key: Key
+  readonly depth: Depth
 }
 
-/** @param strings How many the neck has. */
+export type KeyLineError = KeyError | LaneError | NumbersError | TextErrorOf<{ not_in_a_key_line: object }>
+
+/**
+ * @param strings How many the neck has.
+ * @param before What a set, or numbers, are about where the line does not say it itself.
+ */
 export function readKeyLine(
   text: string,
   strings: number,
   systems: readonly NamingSystem[] = ['letters'],
+  before?: KeyBefore,
 ): Result<KeyLine, KeyLineError> {
   const words: Word[] = [...text.matchAll(/\S+/g)].map((match) => ({ text: match[0], at: match.index }))
   const head = readHead(text, words, systems)
   if (!head.ok) return head
-  let said: KeyLine = head.value.key ? { key: head.value.key } : {}
-  const roots: Word[] = []
-  const tones: Word[] = []
-  const ring: Word[] = []
-  let rings = false
-  let inTurn = false
-  let set: Word | undefined
-  let order: Word | undefined
-  let forms: string | undefined
-  for (const word of words.slice(head.value.used)) {
-    const lower = word.text.toLowerCase().replace(/,$/, '')
-    const depth = DEPTH_WORDS[lower]
-    const school = SCHOOL_WORDS[lower]
-    if (depth) said = { ...said, depth }
-    else if (school) said = { ...said, school }
-    else if (/^ring(ing|s)?$/.test(lower)) rings = true
-    else if (/^turns?$/.test(lower)) inTurn = true
-    else if (/^inversions?$/.test(lower)) forms = '3'
-    else if (/^(R|r|1|3|5|7|9|11|13):\d+$/.test(lower.toUpperCase()) || /^(r|\d+):\d+$/.test(lower)) tones.push(word)
-    else if (/^\d{1,2}$/.test(lower) && (lower.length === 1 || Number(lower) === 10)) (rings ? ring : roots).push(word)
-    else if (/^\d{3,}$/.test(lower)) set = word
-    else if (/^[r1](-?(11|13|[3579])){1,6}$/.test(lower) || /^[3579](-?(r|11|13|[13579])){1,6}$/.test(lower))
-      order = word
-    else if (!LINKING.has(lower)) return fail({ code: 'not_in_a_key_line', at: word.at, text: piece(word.text) })
+  const said: Said = {
+    line: head.value.key ? { key: head.value.key } : {},
+    tones: [],
+    ring: [],
+    sets: [],
+    roots: [],
+    order: undefined,
+    arrangement: undefined,
+    forms: undefined,
+    inTurn: words.some(({ text: word }) => /^turns?$/i.test(word)),
+    rootless: false,
+    withoutFifth: false,
+    progression: undefined,
   }
-  const asked = asksOf({ roots, tones, ring, inTurn, set, order, forms }, strings)
-  if (!asked.ok) return asked
-  return ok(asked.value.length > 0 ? { ...said, asks: asked.value } : said)
+  const rest = words.slice(head.value.used)
+  for (let at = 0; at < rest.length; ) {
+    const count = readWord(rest, at, said, strings)
+    if (count === 0) {
+      const { at: there, text: word } = requireAt(rest, at)
+      return fail({ code: 'not_in_a_key_line', at: there, text: piece(word) })
+    }
+    at += count
+  }
+  return withProgression(withAsks(said, strings, before), said, before)
+}
+
+function withProgression(
+  read: Result<KeyLine, KeyLineError>,
+  { progression }: Said,
+  before: KeyBefore | undefined,
+): Result<KeyLine, KeyLineError> {
+  if (!read.ok || !progression) return read
+  const key = read.value.key ?? before?.key
+  if (!key) return fail({ code: 'not_a_key', at: progression.at, text: piece(progression.text) })
+  const chords = readNumbers(progression.text, key, read.value.depth ?? before?.depth ?? 'sevenths')
+  return chords.ok
+    ? ok({ ...read.value, written: chords.value })
+    : fail({ ...chords.error, at: progression.at + chords.error.at })
 }
 
 /** The longest beginning that is a key; none where the line begins with something else. */
@@ -111,49 +112,95 @@ function readHead(
   }
   if (unspellable) return fail(unspellable)
   const [first] = words
-  const isOther = first === undefined || /^[\dR]|^[a-z]{4,}/.test(first.text)
-  if (isOther) return ok({ key: undefined, used: 0 })
+  if (first === undefined || isNoKey(first)) return ok({ key: undefined, used: 0 })
   return fail({ code: 'not_a_key', at: first.at, text: piece(first.text) })
 }
 
-interface Said {
-  readonly roots: readonly Word[]
-  readonly tones: readonly Word[]
-  readonly ring: readonly Word[]
-  readonly inTurn: boolean
-  readonly set: Word | undefined
-  readonly order: Word | undefined
-  readonly forms: string | undefined
-}
-
-function asksOf(
-  { roots, tones, ring, inTurn, set, order, forms }: Said,
-  strings: number,
-): Result<readonly LaneAsk[], KeyLineError> {
-  const texts = (words: readonly Word[]) => words.map(({ text }) => text.replace(/,$/, '')).join(',')
-  const one = (ask: ReturnType<typeof readAsk>, at: number): Result<readonly LaneAsk[], KeyLineError> => {
-    if (ask.ok) return ok([ask.value])
+/** The lanes that the words ask for. */
+function withAsks(said: Said, strings: number, before: KeyBefore | undefined): Result<KeyLine, KeyLineError> {
+  const { tones, ring, order, arrangement, forms, inTurn, rootless, withoutFifth } = said
+  const texts = (words: readonly Word[]) => words.map(small).join(',')
+  const asked = (ask: ReturnType<typeof readAsk>, at: number): Result<LaneAsk, KeyLineError> => {
+    if (ask.ok) return ask
     const { field: _, ...error } = ask.error
     return fail({ ...error, at: at + error.at })
   }
-  if (tones.length > 0)
-    return one(readAsk({ tones: texts(tones).toUpperCase(), ring: texts(ring) }, strings), requireAt(tones, 0).at)
-  if (set)
-    return one(readAsk({ strings: set.text, order: order?.text.toUpperCase(), forms }, strings), (order ?? set).at)
-  if (order) return fail({ code: 'lane_root_missing', at: order.at, text: piece(order.text) })
-  if (inTurn && roots.length > 1) return one(readAsk({ root: texts(roots) }, strings), requireAt(roots, 0).at)
-  const asks: LaneAsk[] = []
-  for (const root of roots) {
-    const read = one(readAsk({ root: root.text.replace(/,$/, '') }, strings), root.at)
-    if (!read.ok) return read
-    asks.push(...read.value)
+  const all = (asks: readonly Result<LaneAsk, KeyLineError>[]): Result<KeyLine, KeyLineError> => {
+    const good: LaneAsk[] = []
+    for (const ask of asks) {
+      if (!ask.ok) return ask
+      good.push(ask.value)
+    }
+    return ok(good.length > 0 ? { ...said.line, asks: good } : said.line)
   }
-  return ok(asks)
+  if (tones.length > 0) {
+    // `ring 31` is `ring 3 1`; a neck of ten strings has a string 10.
+    const rings = ring.flatMap((word) => (small(word) === '10' && strings > 9 ? ['10'] : [...small(word)])).join(',')
+    return all([asked(readAsk({ tones: texts(tones).toUpperCase(), ring: rings }, strings), requireAt(tones, 0).at)])
+  }
+  const isShell = withoutFifth || rootless
+  const sets = said.sets.length > 0 || !isShell ? said.sets : usualSets(rootless, strings)
+  const [first] = sets
+  if (!first) {
+    if (order) return fail({ code: 'lane_root_missing', at: order.at, text: piece(order.text) })
+    if (arrangement) return fail({ code: 'lane_root_missing', at: arrangement.at, text: piece(arrangement.text) })
+    const [root] = said.roots
+    if (root && inTurn && said.roots.length > 1)
+      return all([asked(readAsk({ root: texts(said.roots) }, strings), root.at)])
+    return all(said.roots.map((word) => asked(readAsk({ root: small(word) }, strings), word.at)))
+  }
+  const orderOf = (set: NamedSet) => set.order ?? order
+  if (arrangement || sets.some(orderOf))
+    return all(
+      sets.map((set) =>
+        asked(
+          readAsk(
+            {
+              strings: set.text,
+              order: orderOf(set)?.text.toUpperCase(),
+              arrangement: arrangement?.text,
+              forms,
+            },
+            strings,
+            said.line.depth ?? before?.depth,
+          ),
+          (orderOf(set) ?? arrangement ?? set).at,
+        ),
+      ),
+    )
+  const depthBefore = said.line.depth ?? before?.depth
+  // A shell has its seventh.
+  const depth = withoutFifth && depthBefore === 'triads' && said.line.depth === undefined ? 'sevenths' : depthBefore
+  if (depth !== depthBefore && depth) said.line = { ...said.line, depth }
+  const orders: (readonly LaneAsk[])[] = []
+  for (const { text, at } of sets) {
+    const read = readStrings(text, strings)
+    if (!read.ok) return fail({ ...read.error, at: at + read.error.at })
+    const on = read.value.toSorted((a, b) => a - b)
+    const usual = on.length === 3 && !isShell ? 'triads' : 'sevenths'
+    const found = ordersOn(on, { depth: depth ?? usual, rootless, withoutFifth })
+    if (found.length === 0) return fail({ code: 'lane_order_missing', at, text: piece(text), strings: on.length })
+    orders.push(
+      found.map((one): LaneAsk => ({ kind: 'order', strings: on, order: one, ...(forms ? { forms: 3 } : {}) })),
+    )
+  }
+  const [only = []] = orders
+  return ok({
+    ...said.line,
+    asks: orders.map((found) => requireAt(found, 0)),
+    ...(orders.length === 1 && only.length > 1 && forms === undefined ? { others: only.slice(1) } : {}),
+  })
+}
+
+/** Where shells are held: their roots on the two lowest strings; without a root, under the highest string. */
+function usualSets(rootless: boolean, strings: number): readonly NamedSet[] {
+  const texts = rootless ? ['432'] : ['643', '543']
+  return texts.filter((text) => Number(text[0]) <= strings).map((text) => ({ text, at: 0 }))
 }
 
 /** As `readKeyLine` reads it back; lanes that a line can't tell, such as a root beside an order, are left to the words. */
 export function writeKeyLine(
-  { key, depth, school, asks = [] }: KeyLine,
+  { key, depth, school, asks = [], from }: KeyLine,
   strings: number,
   naming: NamingSystem = 'letters',
 ): string {
@@ -162,7 +209,8 @@ export function writeKeyLine(
   const written = key && writeKey(key, style)
   // A tonic alone is major; in other systems it may be a word, and says so.
   const name = key?.scale.name === MAJOR.name && naming === 'letters' ? key.tonic : written
-  return [name, depth, school === 'plain' ? school : undefined, ...told].filter(Boolean).join(' ')
+  const begins = from === undefined ? undefined : from === 0 ? 'nut' : `from ${from}`
+  return [name, depth, school === 'plain' ? school : undefined, ...told, begins].filter(Boolean).join(' ')
 }
 
 function writeAskWords(ask: LaneAsk, strings: number): string {

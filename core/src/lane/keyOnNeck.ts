@@ -110,6 +110,19 @@ const optionsFor = ({ lastFret, firstFret }: Neck, fifthInBass: boolean) => ({
   fifthInBass,
 })
 
+/** The first of several lanes if it climbs to its end without a fold; else, of all, the one that fits the key. */
+export function laneInHand(
+  { key, depth, school, fifthInBass }: KeyQuestion,
+  asks: readonly LaneAsk[],
+  neck: Neck,
+  profile: HandProfile,
+): LaneAsk | undefined {
+  const fits = (some: readonly LaneAsk[]) =>
+    laneThatFits(key, depth, school, some, neck, profile, optionsFor(neck, fifthInBass))
+  const first = fits(asks.slice(0, 1))
+  return first && !first.folds && first.missing === 0 ? first.ask : fits(asks)?.ask
+}
+
 /** How many fourths a tonic lies above G: twelve fourths come back. */
 const fourthsFromG = ({ tonic }: Key): number => (5 * (pitchClassOf(tonic) - 7) + 120) % 12
 

@@ -2,9 +2,10 @@
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
 import { type Fret, fretsOfNote, type Neck, type StringIndex } from '../neck/index.ts'
-import { held, type LaneHand, laneHand, orderAt } from './shapeAt.ts'
+import { spellDegree } from '../pitch/index.ts'
+import { held, type LaneHand, laneHand, orderAt, toneOf } from './shapeAt.ts'
 import type { LaneShape } from './types.ts'
-import { usualAt } from './usual.ts'
+import { type UsualOrder, usualAt } from './usual.ts'
 
 /** With its root on a string, in the usual order, the nearest place to a fret that the hand holds. */
 export function nearestShape(
@@ -35,6 +36,27 @@ export const everyPlace = (
     const shape = shapeAt(chord, string, at, laneHand(neck, profile), fretMax)
     return shape && !shape.frets.includes(0) ? [shape] : []
   })
+
+/** In one order on one set: every place that the hand holds, up the neck; none with open strings. */
+export function everyPlaceInOrder(
+  chord: Chord,
+  { order, strings }: UsualOrder,
+  neck: Neck,
+  profile: HandProfile,
+  fretMax: Fret,
+): readonly LaneShape[] {
+  const [number] = order
+  const [string] = strings
+  const degree = number === undefined ? undefined : toneOf(chord, number)
+  const note = degree && spellDegree(chord.root, degree)
+  if (note === undefined || string === undefined) return []
+  const hand = laneHand(neck, profile)
+  return fretsOfNote(neck, string, note).flatMap((at) => {
+    const frets = orderAt(chord, order, strings, at, neck)
+    const placed = frets && !frets.includes(0) ? held(frets, chord, hand, fretMax) : undefined
+    return placed && 'shape' in placed ? [placed.shape] : []
+  })
+}
 
 function shapeAt(chord: Chord, string: StringIndex, fret: Fret, hand: LaneHand, fretMax: Fret): LaneShape | undefined {
   const usual = usualAt(chord, string, fret, hand, fretMax)

@@ -6,9 +6,19 @@ import { type Degree, degreePitchClass, pitchClassOf, stepOf } from '../pitch/in
 import { type Frets, highestPressed } from '../voicing/index.ts'
 import type { LaneGap, LaneShape, ToneNumber } from './types.ts'
 
+/** What stands where a third or a seventh would: a held fourth or second, a sixth. */
+const IN_PLACE: Partial<Readonly<Record<ToneNumber, readonly number[]>>> = { 3: [4, 2], 7: [6] }
+
 /** The chord's tone of that number; `undefined` where it has none. */
-export const toneOf = ({ formula }: Chord, number: ToneNumber): Degree | undefined =>
-  formula.find((degree) => (number === 1 ? degree === 'R' : stepOf(degree) === number))
+export function toneOf({ formula }: Pick<Chord, 'formula'>, number: ToneNumber): Degree | undefined {
+  if (number === 1) return formula.find((degree) => degree === 'R')
+  const steps = [number, ...(IN_PLACE[number] ?? [])]
+  for (const step of steps) {
+    const found = formula.find((degree) => stepOf(degree) === step)
+    if (found !== undefined) return found
+  }
+  return undefined
+}
 
 /** A hand that tells, for one neck, whether and how shapes are held. */
 export interface LaneHand {

@@ -22,4 +22,4 @@ export { formOf, MOST_RUN_SHAPES, readMaterial, readSuffix, writeMaterial, write
 export type { PlaceRule, RunAsk, RunPlace, RunPlaces, RunStep } from './run.ts'
 export { leastRun, movedShapes, runOf } from './run.ts'
 export type { RunLine, RunLineError, RunLineLimits } from './runLine.ts'
-export { nearestRule, readRunLine } from './runLine.ts'
+export { nearestRule, readRunLine, ruleFor } from './runLine.ts'

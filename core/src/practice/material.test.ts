@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { CATALOGUE, readSymbol, writeSymbol } from '../chord/index.ts'
 import { MEDIUM_HAND } from '../hand/index.ts'
 import { readKey } from '../key/index.ts'
+import { writeOrder } from '../lane/index.ts'
 import { neckOf, STANDARD_INSTRUMENT, stringNumber } from '../neck/index.ts'
 import type { NamingSystem } from '../pitch/index.ts'
 import { must } from '../result/index.ts'
@@ -14,12 +15,14 @@ import {
   formOf,
   keyCards,
   nearestRule,
+  type PlaceRule,
   type RunLine,
   readCard,
   readMaterial,
   readRunLine,
   readSuffix,
   rightAnswers,
+  ruleFor,
   runOf,
   writeCard,
   writeMaterial,
@@ -99,12 +102,24 @@ describe('a run of one’s own', () => {
 
 describe('the typed line of a run', () => {
   const read = (text: string, naming: NamingSystem = 'letters'): unknown => {
-    const line = readRunLine(text, { strings: 6, slowest: 20, fastest: 300, naming: [naming, 'letters'] })
+    const line = readRunLine(text, {
+      strings: 6,
+      slowest: 20,
+      fastest: 300,
+      naming: [naming, 'letters'],
+      formula: ['R', 'b3', '5', 'b7'],
+      nameOf: () => ({ root: 'C', formula: ['R', '3', '5'] }),
+    })
     return line.ok ? plain(line.value) : `${line.error.code} at ${line.error.at}`
   }
+  const numbers = (strings: readonly number[]) => strings.map((string) => stringNumber(string, 6)).join('')
+  const told = (rule: PlaceRule) =>
+    rule.kind === 'orders'
+      ? rule.orders.map(({ order, strings }) => `${writeOrder(order)} ${numbers(strings)}`).join(', ')
+      : `${rule.kind} ${numbers(rule.strings)}`
   const plain = ({ material, rule, ...rest }: RunLine) => ({
     ...(material ? { material: writeMaterial(material) } : {}),
-    ...(rule ? { rule: `${rule.kind} ${rule.strings.map((string) => stringNumber(string, 6)).join('')}` } : {}),
+    ...(rule ? { rule: told(rule) } : {}),
     ...rest,
   })
   test.each([
@@ -122,6 +137,22 @@ describe('the typed line of a run', () => {
     ['6 on 6 90', { material: '6', rule: 'in-turn 6', tempo: 90 }],
     ['fifths from Bb', { cycle: 'fifths', from: 'Bb' }],
     ['m7 on 6 5 120', { material: 'm7', rule: 'in-turn 65', tempo: 120 }],
+    ['m7 in turn 6 5', { material: 'm7', rule: 'in-turn 65' }],
+    ['maj7 on 4321', { material: 'maj7', rule: 'R-5-7-3 4321' }],
+    ['maj7 on 4 3 2 1 80', { material: 'maj7', rule: 'R-5-7-3 4321', tempo: 80 }],
+    ['m7 drop3 6432 fourths', { material: 'm7', rule: 'R-7-3-5 6432', cycle: 'fourths' }],
+    ['7 shells', { material: '7', rule: 'R-7-3 643, R-3-7 543' }],
+    ['m7 no 5 on 543', { material: 'm7', rule: 'R-3-7 543' }],
+    ['9 rootless 4321', { material: '9', rule: '3-7-9-5 4321' }],
+    ['6 6432 R 7 3 5', { material: '6', rule: 'R-7-3-5 6432' }],
+    ['drop2 5432', { rule: 'R-5-7-3 5432' }],
+    ['m7 nut', { material: 'm7', near: 0 }],
+    ['m7 from 1', { material: 'm7', near: 1 }],
+    ['m7 from fret 5 from A', { material: 'm7', near: 5, from: 'A' }],
+    ['Gdim=xx532x', { material: 'Gdim=xx532x', from: 'G' }],
+    ['Gdim xx532x fifths', { material: 'Gdim=xx532x', from: 'G', cycle: 'fifths' }],
+    ['xx532x', { material: 'C=xx532x', from: 'C' }],
+    ['Am7=5x555x Dm7=x5756x', { material: 'Am7=5x555x,Dm7=x5756x', from: 'A' }],
   ])('%s', (text, expected) => expect(read(text)).toEqual(expected))
   test.each([
     ['m7 on 8', 'run_string at 6'],
@@ -131,7 +162,27 @@ describe('the typed line of a run', () => {
     ['m7 999', 'run_tempo at 3'],
     ['', 'nothing_to_run at 0'],
     ['zz on 5', 'not_a_run_word at 0'],
+    ['m7 rootless 4321', 'lane_order_missing at 12'],
+    ['Gdim=xx532', 'fret_count at 5'],
+    ['m7 open', 'not_a_run_word at 3'],
   ])('%s is refused: %s', (text, told) => expect(read(text)).toBe(told))
+  test('a run in an order keeps it and its strings on every root, and begins where it is told to', () => {
+    const chord = { kind: 'chord', formula: ['R', '3', '5', '7'] } as const
+    const rule: PlaceRule = { kind: 'orders', orders: [{ order: [1, 5, 7, 3], strings: [2, 3, 4, 5] }] }
+    const ask = { material: chord, cycle: 'fourths', from: 'C', rule, fretMax: 15 } as const
+    const run = (near?: number) => runOf({ ...ask, near }, neck, MEDIUM_HAND)
+    for (const { shape, root } of run()) {
+      expect(shape?.degrees, root).toEqual([null, null, 'R', '5', '7', '3'])
+      expect(shape?.frets[2], root).toBeGreaterThan(0)
+    }
+    expect(run(10)[0]?.shape?.frets.slice(2)).toEqual([10, 12, 12, 12])
+  })
+  test('another chord goes on in the same places; a tone that it lacks makes way for the usual order', () => {
+    const rule: PlaceRule = { kind: 'orders', orders: [{ order: [1, 5, 7, 3], strings: [2, 3, 4, 5] }] }
+    expect(ruleFor(rule, ['R', 'b3', '5', 'b7'], 6)).toEqual(rule)
+    expect(told(ruleFor(rule, ['R', 'b3', '5'], 6))).toBe('R-5-R-3 4321')
+    expect(ruleFor(nearestRule(6), ['R', '5'], 6)).toEqual(nearestRule(6))
+  })
   test('roots are read as the player calls them', () => {
     expect(read('Hm7 from Es', 'german')).toMatchObject({ material: 'm7', from: 'Eb' })
     expect(read('Hm7', 'german')).toMatchObject({ from: 'B' })

@@ -6,7 +6,7 @@
 import { type ArpeggioNote, arpeggioOf, positionsOf } from '../arpeggio/index.ts'
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
-import { everyPlace, type LaneShape, shapeOn } from '../lane/index.ts'
+import { everyPlace, everyPlaceInOrder, type LaneShape, shapeOn, type UsualOrder } from '../lane/index.ts'
 import { fingertipMm, type Neck, type StringIndex } from '../neck/index.ts'
 import { indexPlace } from '../path/index.ts'
 import { pitchClassOf, spellDegree } from '../pitch/index.ts'
@@ -19,10 +19,14 @@ import type { Material, OwnShape } from './material.ts'
 export type PlaceRule =
   | { readonly kind: 'in-turn'; readonly strings: readonly StringIndex[] }
   | { readonly kind: 'nearest'; readonly strings: readonly StringIndex[] }
+  /** In these orders of tones on their strings, whichever is nearest. */
+  | { readonly kind: 'orders'; readonly orders: readonly UsualOrder[] }
 
 export interface RunAsk extends CycleAsk {
   readonly material: Material
   readonly rule: PlaceRule
+  /** The fret near which it begins; else where one's own shape was held, or the lowest place. */
+  readonly near?: number | undefined
   /** No shape goes beyond. */
   readonly fretMax: number
 }
@@ -65,7 +69,11 @@ export function runOf(ask: RunAsk, neck: Neck, profile: HandProfile): readonly R
   const places = roots.map((root, index) => placesOf(ask, root, index, neck, profile))
   // It begins where the hand is: nearest to one's own shape.
   const [own] = material.kind === 'shapes' ? material.shapes : []
-  const taken = leastRun(places, own && ownPlace(own.chord, own.frets, neck, profile).indexMm)
+  const start =
+    ask.near === undefined
+      ? own && ownPlace(own.chord, own.frets, neck, profile).indexMm
+      : fingertipMm(neck.scaleLengthMm, ask.near)
+  const taken = leastRun(places, start)
   let before: RunPlace | undefined
   return roots.flatMap((root, index): readonly RunStep[] => {
     const all = taken[index]
@@ -102,6 +110,12 @@ function placesOf(
   switch (material.kind) {
     case 'chord': {
       const chord: Chord = { root, formula: material.formula }
+      if (rule.kind === 'orders')
+        return rule.orders.flatMap((order) =>
+          everyPlaceInOrder(chord, order, neck, profile, fretMax).map(
+            (shape): RunPlaces => [placed(chord, shape, rootString(shape, order.strings), neck)],
+          ),
+        )
       return stringsAt(rule, index).flatMap((string) =>
         everyPlace(chord, string, neck, profile, fretMax).map(
           (shape): RunPlaces => [placed(chord, shape, string, neck)],
@@ -194,7 +208,11 @@ const movedNote = (note: SpelledRoot['root'], first: Chord, root: SpelledRoot['r
 }
 const PLAIN_DEGREES = ['R', 'b9', '9', 'b3', '3', '11', 'b5', '5', 'b13', '13', 'b7', '7'] as const
 
-const stringsAt = ({ kind, strings }: PlaceRule, index: number): readonly StringIndex[] =>
+/** The string of its root; of the lowest tone where the root is left out. */
+const rootString = ({ degrees }: LaneShape, strings: readonly StringIndex[]): StringIndex =>
+  strings.find((string) => degrees[string] === 'R') ?? requireAt(strings, 0)
+
+const stringsAt = ({ kind, strings }: Exclude<PlaceRule, { kind: 'orders' }>, index: number): readonly StringIndex[] =>
   kind === 'nearest' ? strings : strings.slice(index % strings.length, (index % strings.length) + 1)
 
 const lowestOf = ({ shape }: RunPlace): number => lowestPressed(shape.frets)

@@ -25,7 +25,7 @@ const MOST_CHORD_WORDS = 6
 
 /** Words with which a line of wishes begins; `Drop3` is no chord on D. */
 const WISH =
-  /^(close|closed|spread|shell|any|drop(-?\d([&+-]\d)?)?|no|omit|without|leaving|open|doubled|doubling|rootless|triad|power|barr(e|é|ed)|comp(ing)?|bossa|funk|blues|solo|fingerstyle|frets?|positions?|bass|top|root|above|below|up|\d+(st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|ninth|eleventh|thirteenth|only|all|inversion|no\w+|\d+)$/i
+  /^(close|closed|spread|any|drop(-?\d([&+-]\d)?)?|no|omit|without|leaving|open|nut|from|doubled|doubling|rootless|triads?|shells?|power|barr(e|é|ed)|comp(ing)?|bossa|funk|blues|solo|fingerstyle|frets?|positions?|bass|top|root|above|below|up|\d+(st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|ninth|eleventh|thirteenth|only|all|inversion|no\w+|\d+)$/i
 
 /** A chord at the beginning of the words; `undefined` where they begin with a wish, which is about the chord in hand. */
 export function chordHead(
@@ -61,14 +61,15 @@ function symbolWords(
   let longest = upTo(first, 1)
   for (const [index, last] of words.slice(0, MOST_CHORD_WORDS).entries()) {
     if (index === 0) continue
-    if (/^(no|omit|any|triad|\d{2,}|R)$/i.test(last.text) || roleAfter(words, index)) break
+    if (/^(no|omit|any|triads?|shells?|\d{2,}|R)$/i.test(last.text) || roleAfter(words, index)) break
     const symbol = upTo(last, index + 1)
     if (symbol.ok) longest = symbol
   }
   return longest
 }
 
-const plainChord = ({ root, formula, bass }: Chord): Chord =>
+/** Without what else a reading carries. */
+export const plainChord = ({ root, formula, bass }: Chord): Chord =>
   bass === undefined ? { root, formula } : { root, formula, bass }
 
 const isThird = (word: Piece | undefined): boolean => /^[mM]3,?$/.test(word?.text ?? '')
@@ -104,6 +105,8 @@ function formulaFrom(
   }
   const run = degreeRunAt(words, from)
   if (run && isFormula(run.degrees)) return told(run.count, readFormula(texts(run.count).join(' ')))
+  // `R 5 R 3` is an order of the chord's tones, not `R 5` and then something.
+  if (run) return undefined
   // A root alone is no formula, and `R 9z` is wrong at its second word.
   if (/^(R|1)$/i.test(first.text) && from === 1) return told(2, readFormula(texts(2).join(' ')))
   return undefined

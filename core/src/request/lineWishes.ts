@@ -86,8 +86,8 @@ const arrangement: Reader = (words, at) => {
   const word = bare(words[at])
   const next = bare(words[at + 1])
   const drop = word === 'drop' && /^\d([&+-]\d)?$/.test(next) ? `drop-${next}` : undefined
-  if (drop === undefined && !/^(closed?|spread|shell|drop-?\d([&+-]\d)?)$/.test(word)) return undefined
-  const read = readArrangement(drop ?? word.replace('closed', 'close'))
+  if (drop === undefined && !/^(closed?|spread|shells?|drop-?\d([&+-]\d)?)$/.test(word)) return undefined
+  const read = readArrangement(drop ?? word.replace('closed', 'close').replace('shells', 'shell'))
   if (!read.ok) return fail({ ...read.error, at: requireAt(words, at).at, field: 'arrangement' })
   return taken({ arrangement: read.value }, drop === undefined ? 1 : 2)
 }
@@ -97,7 +97,11 @@ const strings: Reader = (words, at) => {
   const word = requireAt(words, at)
   const first = bare(word)
   if (/^\d{2,10}$/.test(first)) return taken({ strings: { text: first, at: word.at } }, 1)
-  if (!/^\d$/.test(first) || !/^\d$/.test(bare(words[at + 1]))) return undefined
+  if (!/^\d$/.test(first)) return undefined
+  if (!/^\d$/.test(bare(words[at + 1])))
+    return /^strings?$/.test(bare(words[at - 1]))
+      ? fail({ code: 'one_string', field: 'strings', at: word.at, text: first })
+      : undefined
   let count = 0
   let text = ''
   while (/^\d$/.test(bare(words[at + count]))) text += bare(words[at + count++])
@@ -136,7 +140,7 @@ const inversion: Reader = (words, at, { formula }) => {
 /** `triad`, `power chord`: fewer tones of the chord. */
 const fewer: Reader = (words, at, { formula }) => {
   const word = bare(words[at])
-  if (word === 'triad') return taken({ formula: formula.filter((degree) => stepOf(degree) <= 5) }, 1)
+  if (/^triads?$/.test(word)) return taken({ formula: formula.filter((degree) => stepOf(degree) <= 5) }, 1)
   if (word === 'power') return taken({ formula: ['R', '5'] }, bare(words[at + 1]) === 'chord' ? 2 : 1)
   return undefined
 }
@@ -177,6 +181,7 @@ const POSITION_FRETS = 4
 
 /** `fret 5`, `5th fret`, `position 5`, `frets 3-7`, `above fret 7`, `up to fret 12`. */
 const place: Reader = (words, at, _, { instrument }) => {
+  if (bare(words[at]) === 'nut') return taken({ open: 'allow', fretMin: 1, fretMax: OPEN_POSITION }, 1)
   const highest = Math.min(instrument.frets, instrument.lastReachableFret)
   let from = at
   while (/^(above|below|from|up|to|under|over|at)$/.test(bare(words[from]))) from++
@@ -186,15 +191,18 @@ const place: Reader = (words, at, _, { instrument }) => {
     .find((word) => word !== 'at')
   const named = /^(frets?|positions?|pos)$/.test(bare(words[from]))
   const ordinal = /^(\d{1,2})(st|nd|rd|th)$/.exec(bare(words[from]))
-  const span = named ? /^(\d{1,2})(?:[-–](\d{1,2}))?$/.exec(bare(words[from + 1])) : null
+  // "from 1": a direction says that a fret follows.
+  const isBare = !named && /^(from|above|below|up)$/.test(direction ?? '') && /^\d{1,2}$/.test(bare(words[from]))
+  const fretAt = isBare ? from : from + 1
+  const span = named || isBare ? /^(\d{1,2})(?:[-–](\d{1,2}))?$/.exec(bare(words[fretAt])) : null
   const behind = ordinal && /^(fret|position|pos)$/.test(bare(words[from + 1])) ? ordinal : null
   const numbers = span ?? behind
   if (!numbers) return undefined
-  const fretsAt = requireAt(words, span ? from + 1 : from).at
+  const fretsAt = requireAt(words, span ? fretAt : from).at
   const low = Number(numbers[1])
-  const joined = span && bare(words[from + 2]) === 'to' ? /^\d{1,2}$/.exec(bare(words[from + 3])) : null
+  const joined = span && bare(words[fretAt + 1]) === 'to' ? /^\d{1,2}$/.exec(bare(words[fretAt + 2])) : null
   const high = Number(joined?.[0] ?? span?.[2] ?? low + POSITION_FRETS)
-  const count = from - at + 2 + (joined ? 2 : 0)
+  const count = (span ? fretAt : from + 1) - at + 1 + (joined ? 2 : 0)
   const isUp = direction === 'up' || direction === 'below' || direction === 'under' || direction === 'to'
   const [fretMin, fretMax] = isUp
     ? [1, low]

@@ -61,13 +61,46 @@ describe('frets are taken into hand and named', () => {
     expect([read(line, inHand).frets, params(line, inHand)['strings']]).toEqual([undefined, line.replaceAll(' ', '')]),
   )
   test.each([
-    ['x3545', 'fret_count'],
+    ['x3545', 'frets_missing'],
+    ['x354', 'frets_missing'],
+    ['x35', 'fret_count'],
     ['x3545xx', 'fret_count'],
+    ['F#7=x32010', 'not_the_shape'],
+    ['C=x-3-2-0-19-0', 'past_the_hand'],
     ['x-3-5-34-5-x', 'past_the_hand'],
     ['x-3-5-19-5-x', 'past_the_hand'],
   ])('%s is refused: %s', (line, code) =>
     expect(readTypedLine(line, PLAYER, inHand)).toMatchObject({ ok: false, error: { code } }),
   )
+  test('a string or two fewer: which ones lie silent is proposed', () => {
+    const choices = (line: string) => {
+      const typed = readTypedLine(line, PLAYER, inHand)
+      return !typed.ok && typed.error.code === 'frets_missing' ? typed.error.choices : undefined
+    }
+    expect(choices('5 x 5 5 4')).toEqual(['5x554x', 'x5x554'])
+    expect(choices('x354')).toEqual(['x354xx', 'xx354x', 'xxx354'])
+    for (const choice of choices('5 x 5 5 4') ?? []) expect(read(choice, inHand).frets).toHaveLength(6)
+  })
+  test.each([
+    ['Gdim=xx532x', 'Gdim'],
+    ['Am7 5x555x', 'Am7'],
+    ['C6 5x555x', 'C6'],
+  ])('%s: named as it is called there', (line, chord) => {
+    expect(params(line, inHand)['chord']).toBe(chord)
+    expect(read(line, inHand).frets).toBeDefined()
+  })
+  test.each([
+    ['x32010 xx0232 320003', 'C x32010, D xx0232, G 320003'],
+    ['C=x32010 Dm=xx0231', 'C x32010, Dm xx0231'],
+    ['Am7 5x555x, C6 5x555x', 'Am7 5x555x, C6 5x555x'],
+    ['| C x32010 | x02210 |', 'C x32010, Am x02210'],
+  ])('%s are several, and change nothing that is asked', (line, told) => {
+    const { shapes = [], question: asked } = read(line, inHand)
+    expect(
+      shapes.map(({ chord, frets }) => `${writeSymbol(chord, { ascii: true })} ${writeFrets(frets)}`).join(', '),
+    ).toBe(told)
+    expect(asked).toBe(inHand)
+  })
   test('in another tuning they are of that neck', () =>
     expect(params('002230 in dadgad')).toMatchObject({ tuning: 'D2,A2,D3,G3,A3,D4' }))
 })
@@ -78,6 +111,7 @@ describe('degrees', () => {
     ['R 5 7 3', { chord: 'Ebmaj7', arrangement: 'R-5-7-3', strings: '5432' }],
     ['R573', { chord: 'Ebmaj7', arrangement: 'R-5-7-3', strings: '5432' }],
     ['Cm7 R 5 7 3', { chord: 'Cm7', arrangement: 'R-5-b7-b3', strings: '5432' }],
+    ['C R 5 R 3 on 5432', { chord: 'C', arrangement: 'R-5-R-3', strings: '5432', doubling: 'true' }],
     ['C7 R 7 3', { chord: 'C7', arrangement: 'R-b7-3', strings: '5432', omit: '5' }],
     ['m3 m3 m3', { chord: 'Ebdim7', arrangement: 'drop-2', strings: '5432' }],
     ['R b3 5 b7', { chord: 'Ebm7', arrangement: 'drop-2', strings: '5432' }],
@@ -97,6 +131,11 @@ describe('what is asked together holds together', () => {
     ['Dm9 rootless', { chord: 'Dm9', omit: 'R' }],
     ['C open position', { chord: 'C', open: 'allow', fretMax: '4' }],
     ['Am7 above fret 7', { chord: 'Am7', fretMin: '7', fretMax: '17' }],
+    ['A triads', { chord: 'A' }],
+    ['C7 shells on 643', { chord: 'C7', arrangement: 'shell', strings: '643' }],
+    ['C7 at the nut', { chord: 'C7', open: 'allow', fretMax: '4' }],
+    ['C7 from 5', { chord: 'C7', fretMin: '5', fretMax: '17' }],
+    ['C7 up to 5', { chord: 'C7', fretMax: '5' }],
     ['C triad drop 2', { chord: 'C', arrangement: 'drop-2' }],
     ['E5', { chord: 'E5' }],
   ])('%s', (line, expected) => expect(params(line)).toEqual(expected))
@@ -108,6 +147,8 @@ describe('what is asked together holds together', () => {
     ['C frets 12 to 18', 'past_the_hand', 8],
     ['C frets 9 to 3', 'not_a_number', 8],
     ['C sideways', 'not_a_wish', 2],
+    ['Edim7 on string 6', 'one_string', 16],
+    ['C7 from 40', 'past_the_hand', 8],
   ])('%s is refused: %s', (line, code, at) =>
     expect(readTypedLine(line, PLAYER, inHand)).toMatchObject({ ok: false, error: { code, at } }),
   )

@@ -8,7 +8,7 @@ import type { Chord, Formula } from '../chord/index.ts'
 import { namesOf } from '../name/index.ts'
 import { neckOf, readStringSet, writeTuning } from '../neck/index.ts'
 import { fail, ok, piece, type Result } from '../result/index.ts'
-import { type Frets, readFrets, voicingOf } from '../voicing/index.ts'
+import { type Frets, readFrets, voicingOf, writeFrets } from '../voicing/index.ts'
 import { inManner } from './choices.ts'
 import { DEFAULT_FRET_MAX } from './fields.ts'
 import { instrumentFor } from './instrument.ts'
@@ -16,6 +16,7 @@ import { chordHead } from './lineHead.ts'
 import { readWishes, type StringsNamed, type Wishes } from './lineWishes.ts'
 import { type Piece, wordsIn } from './lineWords.ts'
 import { questionOfShape } from './ofShape.ts'
+import { shapesIn, type WrittenShape } from './shapesLine.ts'
 import type { FieldError, Player, Question } from './types.ts'
 
 const MOST_LINE = 160
@@ -27,6 +28,8 @@ export interface TypedLine {
   readonly question: Question
   /** Frets that were typed, to be taken into hand. */
   readonly frets?: Frets | undefined
+  /** Two shapes or more on the line; the question stays as it was. */
+  readonly shapes?: readonly WrittenShape[] | undefined
   /** "this is G7": the shape in hand stays, and this is its name. */
   readonly states: boolean
   readonly kept: readonly KeptWish[]
@@ -57,7 +60,7 @@ export function readTypedLine(text: string, player: Player, before?: Question): 
   const words = wordsIn(text).filter(({ at }) => at >= stated)
   // "this is" without a name is the beginning of one.
   if (words.length === 0) return fail({ code: 'nothing_typed', field: 'chord', at: stated, text: '' })
-  const frets = stated === 0 ? typedFrets(words, player, before) : undefined
+  const frets = stated === 0 ? (typedShapes(words, player, before) ?? typedFrets(words, player, before)) : undefined
   if (frets) return frets
   const head = chordHead(words, text, player, before?.chord)
   if (!head.ok) return fail({ ...head.error, field: 'chord' })
@@ -128,6 +131,37 @@ function withStrings(
     : fail({ ...read.error, field: 'strings', at: strings.at + read.error.at })
 }
 
+/** Frets with a name, and several shapes; `undefined` where the words are something else, frets alone too. */
+function typedShapes(
+  words: readonly Piece[],
+  player: Player,
+  before: Question | undefined,
+): Result<TypedLine, FieldError> | undefined {
+  const instrument = instrumentFor({ tuning: before?.tuning }, player)
+  const neck = neckOf(instrument)
+  const shapes = shapesIn(words, {
+    strings: neck.open.length,
+    naming: player.naming,
+    nameOf: (frets) => namesOf(frets, neck)[0]?.chord,
+  })
+  const [first] = shapes ?? []
+  if (!shapes || !first || (shapes.length === 1 && !/=|\s/.test(words.map(({ text }) => text).join(' '))))
+    return undefined
+  for (const [index, { frets, chord }] of shapes.entries()) {
+    const high = frets.find((fret) => fret !== null && fret > neck.lastFret)
+    const at = words[Math.min(index, words.length - 1)]?.at ?? 0
+    if (high !== undefined)
+      return fail({ code: 'past_the_hand', field: 'line', at, text: String(high), most: neck.lastFret })
+    if (voicingOf(chord, frets, neck) === undefined)
+      return fail({ code: 'not_the_shape', field: 'line', at, text: piece(writeFrets(frets)) })
+  }
+  const { tuning } = instrument
+  const question = before ?? questionOfShape({ ...first, tuning }, player)
+  if (shapes.length > 1) return ok({ question, shapes, states: false, kept: [] })
+  const named = { ...questionOfShape({ ...first, tuning }, player), tuning: before?.tuning }
+  return ok({ question: named, frets: first.frets, states: false, kept: [] })
+}
+
 const FRETS_ONLY = /^[\dxX\s.,-]+$/
 
 /** Whether digits name strings: they fall, and none comes twice. */
@@ -158,7 +192,12 @@ function typedFrets(
   }
   const at = own[0]?.at ?? 0
   const frets = readFrets(text, count)
-  if (!frets.ok) return fail({ ...frets.error, field: 'line', at: at + frets.error.at })
+  if (!frets.ok) {
+    const proposals = frets.error.code === 'fret_count' ? withSilent(text, count) : []
+    return proposals.length > 0
+      ? fail({ code: 'frets_missing', field: 'line', at, text: piece(text), strings: count, choices: proposals })
+      : fail({ ...frets.error, field: 'line', at: at + frets.error.at })
+  }
   const neck = neckOf(instrument)
   const high = frets.value.findIndex((fret) => fret !== null && fret > neck.lastFret)
   if (high >= 0)
@@ -176,4 +215,15 @@ function typedFrets(
     states: false,
     kept: [],
   })
+}
+
+/** Frets for a string or two fewer than the neck has: the strings beside them lie silent, the low ones last. */
+function withSilent(text: string, strings: number): readonly string[] {
+  const read = readFrets(text)
+  const missing = read.ok ? strings - read.value.length : 0
+  if (!read.ok || missing < 1 || missing > 2) return []
+  const silent = (count: number) => Array.from({ length: count }, () => null)
+  return Array.from({ length: missing + 1 }, (_, low) =>
+    writeFrets([...silent(low), ...read.value, ...silent(missing - low)]),
+  )
 }

@@ -61,6 +61,12 @@ export type QuestionError =
       line_too_long: { most: number }
       nothing_typed: object
       not_a_wish: object
+      /** Several shapes where one chord is asked for. */
+      shapes_elsewhere: object
+      /** A single string, on which no chord is held. */
+      one_string: object
+      /** Frets for fewer strings than the neck has; with the missing ones silent they would be one of these. */
+      frets_missing: { strings: number; choices: readonly string[] }
       /** The shape in hand was said to be a chord that it is not. */
       not_the_shape: object
     }>

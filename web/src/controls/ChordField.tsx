@@ -1,5 +1,7 @@
 /** The field in which another chord is typed, the same line as Build's: what can't be read stays in it and is told beside it. */
 import type { Typed } from '../state/asked.ts'
+import type { LineView } from '../state/elsewhere.ts'
+import { Elsewhere } from './Elsewhere.tsx'
 import { LineWrong } from './LineWrong.tsx'
 import { $finished, leavesOn } from './leaving.ts'
 import { Rest } from './Rest.tsx'
@@ -41,5 +43,15 @@ export const ChordField = ({ id, typed: { line, problem }, type, finish, label =
 )
 
 /** In the place of the acts beside the field. */
-export const ChordProblem = ({ id, typed: { problem } }: Pick<ChordFieldProps, 'id' | 'typed'>) =>
-  problem === undefined ? null : <LineWrong id={`${id}-problem`}>{problem.message}</LineWrong>
+export const ChordProblem = ({
+  id,
+  typed,
+  here,
+  type,
+}: Pick<ChordFieldProps, 'id' | 'typed'> & { readonly here: LineView; readonly type?: (line: string) => void }) =>
+  typed.problem === undefined ? null : (
+    <LineWrong id={`${id}-problem`}>
+      {typed.problem.message}
+      <Elsewhere typed={typed} here={here} {...(type ? { take: type } : {})} />
+    </LineWrong>
+  )

@@ -10,7 +10,14 @@ import { stamp, stampOf, viewStandsAt } from './undoOrder.ts'
 /** What stands in the field in which the question is typed, and why it can't be read. */
 export interface Typed {
   readonly line: string
-  readonly problem: { readonly message: string; readonly at: number } | undefined
+  readonly problem: Problem | undefined
+}
+
+export interface Problem {
+  readonly message: string
+  readonly at: number
+  /** Lines that could be meant. */
+  readonly choices?: readonly string[]
 }
 
 export interface PastSteps<Question> {
@@ -32,7 +39,7 @@ export interface Asked<Question> {
   /**
    * Every keystroke of a line, from its first to `finish`: each is read over what stood before the line, so that only the
    * line as it ends up counts, and all of it is one step. A text that can't be read changes nothing and says what is wrong;
-   * an empty one takes the line back. True when the question changed.
+   * an empty one, and one that is about something else than the question, takes the line back. True when the question changed.
    */
   readonly type: (line: string, read: (line: string, before: Question) => TypedRead<Question>) => boolean
   /** The line ends, by Enter or by leaving it. What the beginning of an unreadable line had done is taken back; true then. */
@@ -53,8 +60,14 @@ export interface Asked<Question> {
 }
 
 export type TypedRead<Question> =
-  | { readonly ok: true; readonly value: Partial<Question> }
+  | { readonly ok: true; readonly value: Partial<Question> | undefined }
   | { readonly ok: false; readonly error: ToldError & { readonly at: number } }
+
+export const problemOf = (error: ToldError & { readonly at: number }): Problem => ({
+  message: messageOf(error),
+  at: error.at,
+  ...(error.code === 'frets_missing' && 'choices' in error ? { choices: error.choices } : {}),
+})
 
 export interface AskedOptions<Question> {
   /** What the field shows of a question that was not typed; empty by default. */
@@ -117,11 +130,12 @@ export function createAsked<Question extends object>(
       const { before, history: past } = line ?? { before: $now.get(), history }
       const isEmpty = text.trim() === ''
       const read = readLine(text, before)
-      const problem = read.ok || isEmpty ? undefined : { message: messageOf(read.error), at: read.error.at }
+      const problem = read.ok || isEmpty ? undefined : problemOf(read.error)
       line = { before, history: past, isWrong: problem !== undefined }
       $typed.set({ line: text, problem })
       if (isEmpty) return takeBack(before, past)
       if (!read.ok) return false
+      if (read.value === undefined) return takeBack(before, past)
       remember(changedFrom(past, before))
       $now.set({ ...before, ...read.value })
       return true

@@ -67,12 +67,13 @@ const DEGREES = 'degrees such as R b3 5 b7 9 #11'
 const START = 'a note name such as C, F# or Bb first'
 const ITEM = 'a tension (b9 #9 #11 b13), b5, #5, sus, add, no, or a bass after /'
 const MATERIAL = 'what stands behind a root, such as m7, maj9 or arpeggio 7b9'
-const RUN = 'a run such as m7 on 5 and 6 fourths from E 80'
+const RUN = 'a run such as m7 on 5 and 6 fourths from E 80, maj7 drop2 4321 or Gdim=xx532x'
 const ARRANGEMENT = 'close, drop-2, drop-3, drop-2-4, drop-2-3, spread, shell, any, or degrees such as R-7-3-5'
 const FRETS = 'one fret, 0 or x per string, low to high, such as x35343 or x-10-12-10-12-x'
 const KEY = 'a key such as Bb, Bb major, Gm, G minor or F# Dorian'
 const NUMBERS = 'numbers such as 6 2 5 1, ii V I, V/V or b7'
-const KEY_LINE = 'a key, triads to thirteenths, honest or plain, strings such as 6 5 or 321, an order such as R735'
+const KEY_LINE =
+  'a key, triads to thirteenths, honest or plain, strings such as 6 5 or 321, shells, rootless, an order such as R735, numbers such as 2 5 1'
 const CHART = 'chords in bars such as | Fm9 | Bbm7 C7 | % |, dots, N.C., [A], |: :| and 1. 2.'
 const STROKES = 'strokes such as 1/8 p i m a, (ima), *, b c, ↓ ↑ or a rest .'
 const FINGERS = 'a finger 1 to 4, T or x per string, low to high, such as x1324x'
@@ -99,9 +100,11 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   lane_string: ({ text, strings }) =>
     wants(text === '' ? 'no string' : `there is no string ${text}`, `string numbers from ${strings} (lowest) to 1`),
   lane_string_twice: ({ text }) => says(`string ${text} is used twice`, 'each string once'),
-  lane_tone: ({ text }) => wants(`${text} is no tone of a lane`, 'R, 3, 5, 7, 9, 11 or 13, each once'),
+  lane_tone: ({ text }) => wants(`${text} is no tone of a lane`, 'R, 3, 5, 7, 9, 11 or 13, neighbours unlike'),
   lane_counts: ({ tones, strings }) =>
     says(`${tones} tones on ${strings} strings; a lane needs a string for each tone`, 'as many strings as tones'),
+  lane_order_missing: ({ text, strings }) =>
+    wants(`${text} has no usual order for ${strings} strings at this depth`, 'an order beside it, such as R735'),
   lane_root_missing: ({ text }) => wants(`${text} has no strings`, 'a string set such as 6432 beside it'),
   cannot_join: ({ text, choices }) =>
     wants(
@@ -208,6 +211,11 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
     wants(`${text || 'nothing'} is no string here`, `strings 1 to ${strings}, such as on 5 and 6`),
   run_tempo: ({ text, slowest, fastest }) => wants(`${text} is no tempo`, `${slowest} to ${fastest} beats per minute`),
   nothing_to_run: () => wants('nothing to practise yet', RUN),
+  one_string: ({ text }) => wants(`no chord is held on string ${text} alone`, 'the strings of a shape, such as 6432'),
+  frets_missing: ({ text, strings, choices }) =>
+    wants(`${text} has no fret for every one of the ${strings} strings`, choices.join(' or ')),
+  not_a_shape_name: ({ text }) => wants(`${text} is no chord`, 'a symbol before its frets, such as Gdim=xx532x'),
+  shapes_elsewhere: () => says('these are several shapes', 'one chord; Build takes several to the tray'),
   not_a_wish: ({ text }) => wants(`${text} is not part of the line here`, WISHES),
 }
 

@@ -4,6 +4,7 @@ import type { StringVerdict } from '@nestling/core/ear'
 import { stringNumber } from '@nestling/core/neck'
 import type { NamingSystem } from '@nestling/core/pitch'
 import { type Cycle, type LogGrade, type Material, type PlaceRule, writeSuffix } from '@nestling/core/practice'
+import { askWords } from './lane.ts'
 import { counted, fretsWord } from './shapes.ts'
 
 const SUFFIX_WORDS: Readonly<Record<string, string>> = {
@@ -76,7 +77,10 @@ export const CYCLE_WORDS: Readonly<Record<Cycle, string>> = {
   stay: 'as it stands',
 }
 
-export function placeWords({ kind, strings }: PlaceRule, count: number): string {
+export function placeWords(rule: PlaceRule, count: number): string {
+  if (rule.kind === 'orders')
+    return `as ${rule.orders.map((one) => askWords({ kind: 'order', ...one }, count)).join(' or ')}`
+  const { kind, strings } = rule
   const numbers = strings.map((string) => stringNumber(string, count))
   if (kind === 'nearest') return 'at the nearest place'
   return numbers.length === 1 ? `on string ${numbers[0]}` : `on strings ${numbers.join(' and ')} in turn`

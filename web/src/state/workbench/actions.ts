@@ -3,9 +3,17 @@ import { bassDegreeOf, type Chord, plainestRoot } from '@nestling/core/chord'
 import { namesOf, type ShapeName, statedFirst } from '@nestling/core/name'
 import { movedName } from '@nestling/core/near'
 import { pitchClassOf, spellDegree } from '@nestling/core/pitch'
-import { type KeptWish, type Player, type Question, questionAround, readTypedLine } from '@nestling/core/request'
+import {
+  type KeptWish,
+  type Player,
+  type Question,
+  questionAround,
+  readTypedLine,
+  type WrittenShape,
+} from '@nestling/core/request'
 import type { Fingers } from '@nestling/core/shape'
 import { type Frets, rotate, slide, soundingStrings, type Voicing, voicingOf } from '@nestling/core/voicing'
+import { atom } from 'nanostores'
 import type { TypedRead } from '../asked.ts'
 import {
   $preview,
@@ -21,14 +29,22 @@ import {
 } from './store.ts'
 import type { Step, WorkbenchState } from './types.ts'
 
+/** Several shapes on one line: they are about the tray, not about what is in hand. */
+export const $writtenShapes = atom<readonly WrittenShape[]>([])
+
 /** Every keystroke in the line. A text that can't be read changes nothing and says what is wrong. */
 export function typeLine(line: string): void {
   const { player } = current()
   let kept: readonly KeptWish[] = []
+  $writtenShapes.set([])
   const changed = asked.type(line, (text, before) => {
     const typed = readOver(text, player, before)
     if (!typed.ok) return typed
-    const { question, frets, states } = typed.value
+    const { question, frets, states, shapes } = typed.value
+    if (shapes) {
+      $writtenShapes.set(shapes)
+      return { ok: true, value: undefined }
+    }
     // What the program opened with is not where the hand is.
     const isFree = before.isUnasked === true && question.arrangement !== before.question.arrangement
     if (isFree) forgetHand()

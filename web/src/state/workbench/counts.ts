@@ -1,5 +1,5 @@
 /** How many playable shapes each choice would give, and the ways out of an empty result; counted on a second thread. */
-import { type ChoiceField, choicesOf, type Player, type Question, waysOut } from '@nestling/core/request'
+import { type ChoiceField, choicesOf, type Player, type Question, readTypedLine, waysOut } from '@nestling/core/request'
 import { atom } from 'nanostores'
 import { countingClient } from '../../workers/clients.ts'
 import type { CountedWayOut, Counts, WorkbenchState } from './types.ts'
@@ -73,4 +73,33 @@ const countField = ({ question, player }: WorkbenchState, field: ChoiceField, mi
 /** Counts a word whose list was opened, if that has not been done ahead. */
 export function countWord(field: ChoiceField, state: WorkbenchState): void {
   if ($counts.get()[field] === undefined) void countField(state, field, ticket)
+}
+
+/**
+ * How many playable shapes each line would give, once whoever types has paused; told as they are counted.
+ * @returns what ends the counting.
+ */
+export function countLines(
+  lines: readonly string[],
+  { question, player }: Pick<WorkbenchState, 'question' | 'player'>,
+  tell: (counts: ReadonlyMap<string, number>) => void,
+): () => void {
+  let goesOn = true
+  const counts = new Map<string, number>()
+  const count = async () => {
+    for (const line of lines) {
+      const read = readTypedLine(line, player, question)
+      if (!read.ok) continue
+      const playable = await countingClient()
+        .playableCount(read.value.question, player)
+        .catch(() => undefined)
+      if (!goesOn) return
+      if (playable !== undefined) tell(new Map(counts.set(line, playable)))
+    }
+  }
+  const paused = setTimeout(() => void count(), PAUSE_MS)
+  return () => {
+    goesOn = false
+    clearTimeout(paused)
+  }
 }

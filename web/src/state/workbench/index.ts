@@ -1,5 +1,6 @@
 /** The state of the Build view. */
 export {
+  $writtenShapes,
   clearNeck,
   invert,
   moveFret,
@@ -17,7 +18,7 @@ export {
   typeLine,
 } from './actions.ts'
 export { type Address, addressOf, addressOfShape, questionTextsIn, readAddress, stepFrom } from './address.ts'
-export { $counts, $waysOut, countFor, countWord } from './counts.ts'
+export { $counts, $waysOut, countFor, countLines, countWord } from './counts.ts'
 export { readFirstAnswer } from './firstAnswer.ts'
 export { $otherSets } from './otherSets.ts'
 export {

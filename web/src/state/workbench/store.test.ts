@@ -24,6 +24,7 @@ vi.mock('../../workers/clients.ts', () => ({
 }))
 const {
   $workbench,
+  $writtenShapes,
   asked,
   clearNeck,
   current,
@@ -84,6 +85,19 @@ test('a line that ends before its answer keeps what is shown; what waits for the
   } finally {
     vi.useRealTimers()
   }
+})
+
+test('several shapes on a line are looked at, and change nothing that is in hand; what is typed behind them does', async () => {
+  const before = current()
+  typeLine('x32010')
+  await settled()
+  expect(symbol()).toBe('C')
+  typeLine('x32010 320003')
+  expect($writtenShapes.get().map(({ chord }) => chord.root)).toEqual(['C', 'G'])
+  expect([current().question, current().frets]).toEqual([before.question, before.frets])
+  typeLine('C7')
+  expect($writtenShapes.get()).toEqual([])
+  expect(symbol()).toBe('C7')
 })
 
 test('a search that fails is waited for no longer', async () => {

@@ -69,7 +69,7 @@ export function Acts({ state, ear, voicing }: ActsProps) {
   return (
     <ActLine
       field={<ChordField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} />}
-      problem={typed.problem && <ChordProblem id={CHORD_INPUT_ID} typed={typed} />}
+      problem={typed.problem && <ChordProblem id={CHORD_INPUT_ID} typed={typed} here="Arpeggio" type={type} />}
       acts={acts.filter((group) => group.length > 0)}
       past={state}
       undo={state.undo}

@@ -1,11 +1,13 @@
 /** The state of the Arpeggio view: the plan with its undo, what is typed, what plays, the address. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { DEFAULT_FRET_MAX, type Player, type Question, readTypedLine } from '@nestling/core/request'
+import { fretsOfNote, neckOf, stringIndex } from '@nestling/core/neck'
+import { DEFAULT_FRET_MAX, instrumentFor, type Player, type Question, readTypedLine } from '@nestling/core/request'
 import { lowestPressed } from '@nestling/core/voicing'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { stopListening } from '../../ear/listening.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
+import { useLineInAddress } from '../../shell/useLineInAddress.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
@@ -47,6 +49,16 @@ const typedChord = ({ chord }: Pick<Plan, 'chord'>): string => {
   return writeSymbol(chord, naming === 'letters' ? { ascii: true } : { naming })
 }
 
+/** `Edim7 on string 6`: the hand goes where the root lies on that string. */
+const ROOT_STRING = /\s+(?:(?:with\s+)?(?:the\s+)?root\s+)?on\s+(?:the\s+)?string\s+(\d+)\s*$/i
+
+function withoutRootString(written: string): { readonly line: string; readonly string: number | undefined } {
+  const found = ROOT_STRING.exec(written)
+  return found
+    ? { line: written.slice(0, found.index), string: Number(found[1]) }
+    : { line: written, string: undefined }
+}
+
 export function useArpeggio(params: Params): ArpeggioState {
   const player = useStore($player)
   const [asked] = useState(() => {
@@ -66,17 +78,33 @@ export function useArpeggio(params: Params): ArpeggioState {
   const type = useCallback(
     (text: string) => {
       asked.type(text, (written, before) => {
-        const read = readTypedLine(written, player, questionOf(before))
+        const { line: text, string } = withoutRootString(written)
+        const read = readTypedLine(text, player, questionOf(before))
         if (!read.ok) return read
+        if (read.value.shapes) return { ok: false, error: { code: 'shapes_elsewhere', at: 0, text: written.trim() } }
         const { question, frets } = read.value
         const { chord, tuning, fretMin } = question
         const at = frets ? lowestPressed(frets) || before.at : fretMin > 1 ? fretMin : before.at
-        return { ok: true, value: settled(before, { chord, tuning, at, shape: frets }) }
+        const neck = neckOf(instrumentFor({ tuning }, player))
+        if (string === undefined) return { ok: true, value: settled(before, { chord, tuning, at, shape: frets }) }
+        if (string > neck.open.length)
+          return {
+            ok: false,
+            error: {
+              code: 'lane_string',
+              at: written.search(/\d+\s*$/),
+              text: String(string),
+              strings: neck.open.length,
+            },
+          }
+        const [root] = fretsOfNote(neck, stringIndex(string, neck.open.length), chord.root).filter((fret) => fret > 0)
+        return { ok: true, value: settled(before, { chord, tuning, at: root ?? at, shape: undefined }) }
       })
     },
     [asked, player],
   )
   useKeptPast(asked, 'arpeggio')
+  useLineInAddress(type, asked.finish)
   useQuestion({
     address: writePlan(plan, line.neck.open.length),
     open: (query) => {

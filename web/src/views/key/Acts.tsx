@@ -31,7 +31,7 @@ export function Acts({ state, shown, openSheet }: ActsProps) {
   return (
     <ActLine
       field={<ChordField id={KEY_INPUT_ID} typed={typed} type={type} finish={finish} label="Key" />}
-      problem={typed.problem && <ChordProblem id={KEY_INPUT_ID} typed={typed} />}
+      problem={typed.problem && <ChordProblem id={KEY_INPUT_ID} typed={typed} here="Key" type={type} />}
       acts={acts}
       past={state}
       undo={state.undo}

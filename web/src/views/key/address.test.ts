@@ -83,7 +83,7 @@ test('a chord that is brought along opens its own key; what can’t be read is t
   const odd = read('/key?key=Blue&depth=ninths&step=12&root=9')
   expect(odd.typed?.problem?.message).toContain('Blue is not a key')
   expect(odd.plan).toMatchObject({ depth: 'ninths', step: 1 })
-  expect(read('/key?key=C&capo=40&from=0&for=9up,2sideways&hand=x_y').plan).toMatchObject({
+  expect(read('/key?key=C&capo=40&from=40&for=9up,2sideways&hand=x_y').plan).toMatchObject({
     capo: undefined,
     from: undefined,
     standing: [],

@@ -108,9 +108,10 @@ export function readPlan(
   const capo = wholeNumber(params['capo'], 0, 11)
   const neck = neckFor({ tuning: tuned, capo }, player)
   const strings = neck.open.length
+  const depth = oneOf(DEPTHS, params['depth']) ?? FIRST.depth
   const asks = ['', '2'].flatMap((number) => {
     const texts: LaneTexts = Object.fromEntries(LANE_FIELDS.map((field) => [field, params[`${field}${number}`]]))
-    return LANE_FIELDS.some((field) => texts[field] !== undefined) ? [readAsk(texts, strings)] : []
+    return LANE_FIELDS.some((field) => texts[field] !== undefined) ? [readAsk(texts, strings, depth)] : []
   })
   const wrongAsk = asks.find((ask) => !ask.ok)
   const wrong =
@@ -123,7 +124,6 @@ export function readPlan(
           : undefined
   const good = asks.flatMap((ask) => (ask.ok ? [ask.value] : []))
   const found = key?.ok ? key.value : usual
-  const depth = oneOf(DEPTHS, params['depth']) ?? FIRST.depth
   const written =
     params['numbers'] === undefined ? undefined : readNumbers(params['numbers'].replaceAll('_', ' '), found, depth)
   const step = Number(params['step'] ?? '1')
@@ -142,7 +142,7 @@ export function readPlan(
       lasting: oneOf(LASTINGS, params['lasting']) ?? FIRST.lasting,
       pattern: readHand(params['hand']) ?? FIRST.pattern,
       capo,
-      from: wholeNumber(params['from'], 1, LANE_FRETS),
+      from: wholeNumber(params['from'], 0, LANE_FRETS),
       standing: readStanding(params['for']),
       numbers: oneOf(NUMBER_SCHOOLS, params['as']) ?? FIRST.numbers,
       written: written?.ok ? written.value : [],

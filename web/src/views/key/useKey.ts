@@ -1,7 +1,7 @@
 /** The state of the Key view: the plan with its undo, its lanes (from the worker), what plays, the address. */
 import { useStore } from '@nanostores/react'
 import type { Chord } from '@nestling/core/chord'
-import { nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
+import { asksAtDepth, type KeyLine, laneInHand, nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
 import type { Neck } from '@nestling/core/neck'
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
@@ -10,6 +10,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { withoutBeat } from '../../contracts/settings.ts'
 import type { Stop } from '../../controls/Stopped.tsx'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
+import { useLineInAddress } from '../../shell/useLineInAddress.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { $playing, stop } from '../../sound/transport.ts'
 import { createAsked, type Typed } from '../../state/asked.ts'
@@ -80,30 +81,24 @@ export function useKey(params: Params): KeyState {
   const { answer, stop: stopped } = useLanes(asked, plan, player)
   const { neck } = answer
 
-  const change = useCallback((changes: Partial<KeyPlan>) => asked.step(changes), [asked])
+  const change = useCallback(
+    (changes: Partial<KeyPlan>) => {
+      const { asks, depth } = asked.current()
+      asked.step({ ...(changes.depth ? { asks: asksAtDepth(asks, depth, changes.depth) } : {}), ...changes })
+    },
+    [asked],
+  )
   const type = useCallback(
     (text: string) => {
       asked.type(text, (written, before) => {
-        const count = neckFor(before, player).open.length
-        const read = readKeyLine(written, count, player.naming)
-        if (!read.ok) return read
-        const { key, depth, school, asks } = read.value
-        const lane = asks && asks.length < 2 ? { lane: 0 } : {}
-        return {
-          ok: true,
-          value: {
-            ...(key ? { key } : {}),
-            ...(depth ? { depth } : {}),
-            ...(school ? { school } : {}),
-            ...(asks ? { asks: asks.slice(0, 2), from: undefined } : {}),
-            ...lane,
-          },
-        }
+        const read = readKeyLine(written, neckFor(before, player).open.length, player.naming, before)
+        return read.ok ? { ok: true, value: planOf(read.value, before, player) } : read
       })
     },
     [asked, player],
   )
   useKeptPast(asked, 'key-lanes')
+  useLineInAddress(type, asked.finish)
   useQuestion({
     // Written when its lanes are there: to write it meanwhile would hold them up.
     address: answer.plan === plan ? writePlan(plan, neck) : undefined,
@@ -234,6 +229,20 @@ export function useKey(params: Params): KeyState {
     shape,
     turns,
     byFourths,
+  }
+}
+
+/** What a line changes; of orders that it leaves open the one that climbs through is taken. */
+function planOf({ asks, others, from, ...said }: KeyLine, before: KeyPlan, player: Player): Partial<KeyPlan> {
+  const now = { ...before, ...said }
+  const inHand =
+    asks && others ? laneInHand(now, [...asks, ...others], neckFor(before, player), player.hand) : undefined
+  const taken = inHand ? [inHand] : asks?.slice(0, 2)
+  if (taken) return { ...said, asks: taken, from, ...(taken.length < 2 ? { lane: 0 } : {}) }
+  return {
+    ...said,
+    ...(said.depth ? { asks: asksAtDepth(before.asks, before.depth, said.depth) } : {}),
+    ...(from === undefined ? {} : { from }),
   }
 }
 

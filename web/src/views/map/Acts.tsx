@@ -24,7 +24,7 @@ export function Acts({ state, shown }: { readonly state: MapState; readonly show
   return (
     <ActLine
       field={<ChordField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} />}
-      problem={typed.problem && <ChordProblem id={CHORD_INPUT_ID} typed={typed} />}
+      problem={typed.problem && <ChordProblem id={CHORD_INPUT_ID} typed={typed} here="Map" type={type} />}
       acts={acts}
       past={state}
       undo={state.undo}

@@ -73,7 +73,7 @@ describe('the typed line', () => {
   const typed = (line: string, before: AskedMap = EBMAJ7) => {
     const read = readMapLine(line, player, before)
     if (!read.ok) throw new Error(read.error.code)
-    return read.value
+    return read.value ?? {}
   }
   const morphed: AskedMap = {
     ...EBMAJ7,

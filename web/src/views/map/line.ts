@@ -14,6 +14,7 @@ export function readMapLine(written: string, player: Player, before: AskedMap): 
   const line = joins ? written.slice(0, joins.index) : written
   const read = readTypedLine(line, player, before.question)
   if (!read.ok) return read
+  if (read.value.shapes) return { ok: false, error: { code: 'shapes_elsewhere', at: 0, text: line.trim() } }
   const { question, sets } = mapQuestion(read.value.question)
   const { chord, arrangement } = question
   const asked = joins?.[1]?.replace('♭', 'b').replace('♯', '#')

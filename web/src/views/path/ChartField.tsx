@@ -1,5 +1,6 @@
 /** The chart as text: a line until it is typed in, then as tall as the tune. What is wrong is told with its place. */
 import { useEffect, useRef } from 'react'
+import { Elsewhere } from '../../controls/Elsewhere.tsx'
 import { LineWrong } from '../../controls/LineWrong.tsx'
 import { $finished, leaveField } from '../../controls/leaving.ts'
 import { Rest } from '../../controls/Rest.tsx'
@@ -67,6 +68,7 @@ export function ChartProblem({ state: { problems, typed } }: { readonly state: P
       {typed.line.includes('\n') && `Line ${line}: `}
       {messageOf(first)}
       {problems.length > 1 && ` And ${problems.length - 1} more.`}
+      <Elsewhere typed={{ line: typed.line, problem: { message: '', at: first.at } }} here="Path" />
     </LineWrong>
   )
 }

@@ -58,6 +58,7 @@ const whole = (text: string | undefined, least: number, most: number): number | 
 
 const OPEN = ['never', 'allow'] as const
 
+const SCHOOLS = ['shell', 'drop-root', 'drop-fifth'] as const
 const WAYS = {
   stream: { stream: true },
   top: { topStepwise: true },
@@ -104,6 +105,7 @@ export function readPlan(params: Params, player: Player): PathPlan {
       fretMin,
       fretMax,
       open: OPEN.find((open) => open === params['open']),
+      school: SCHOOLS.find((school) => school === params['leaving']),
       roots: roots.length > 0 ? roots.map((number) => stringIndex(number, strings)) : undefined,
       aboveBass: params['bass'] === 'free',
     },
@@ -169,6 +171,7 @@ export function writePlan(plan: PathPlan, neck: Neck): string {
   put('voices', wishes.voices === undefined ? undefined : String(wishes.voices))
   put('frets', `${wishes.fretMin}-${wishes.fretMax}`, `1-${Math.min(12, neck.lastFret)}`)
   put('open', wishes.open)
+  put('leaving', wishes.school)
   put('roots', wishes.roots?.map((string) => stringNumber(string, strings)).join(','))
   put('ways', waysOf(wishes).join(',') || undefined)
   put('bass', wishes.aboveBass ? 'free' : undefined)

@@ -29,6 +29,7 @@ import { OWNER } from './look.ts'
 import { partOf } from './parts.ts'
 import { scoreOf } from './toScore.ts'
 import type { PathAnswer, PathPlan } from './types.ts'
+import { withoutWishLines } from './wishLines.ts'
 
 export const CHART_ID = 'path-chart'
 const WAYS = 5
@@ -94,7 +95,10 @@ export function usePath(params: Params): PathState {
   const past = useStore(asked.$past)
   const neck = useMemo(() => neckFor({ tuning: plan.tuning }, player), [plan.tuning, player])
   const { answer, stopped } = useAnswer(plan, neck, player)
-  const problems = useMemo(() => readChart(typed.line, player.naming).errors, [typed.line, player])
+  const problems = useMemo(
+    () => readChart(withoutWishLines(typed.line, player).chart, player.naming).errors,
+    [typed.line, player],
+  )
 
   const change = useCallback(
     (changes: Partial<PathPlan>) => {
@@ -107,8 +111,10 @@ export function usePath(params: Params): PathState {
   const type = useCallback(
     (text: string) => {
       asked.type(text, (written, before) => {
-        const { chart } = readChart(written, player.naming)
-        return { ok: true, value: { chart, ...followedFrom(before, chart) } }
+        const tune = withoutWishLines(written, player)
+        const { chart } = readChart(tune.chart, player.naming)
+        const wishes = { ...before.wishes, ...tune.wishes }
+        return { ok: true, value: { chart, wishes, ...followedFrom(before, chart) } }
       })
     },
     [asked, player],

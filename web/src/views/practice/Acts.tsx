@@ -70,7 +70,7 @@ export function Acts({ state }: { readonly state: RunState }) {
           label="A run, such as m7 on 5 and 6 fourths from E 80"
         />
       }
-      problem={typed.problem && <ChordProblem id={RUN_INPUT_ID} typed={typed} />}
+      problem={typed.problem && <ChordProblem id={RUN_INPUT_ID} typed={typed} here="Practice" type={type} />}
       acts={acts.filter((group) => group.length > 0)}
       past={state}
       undo={state.undo}

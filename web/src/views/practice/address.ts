@@ -1,5 +1,6 @@
 /** The address holds the whole run: it opens as it was and can be linked. */
-import { stringIndex, stringNumber, writeTuning } from '@nestling/core/neck'
+import { readAsk, writeOrder } from '@nestling/core/lane'
+import { stringIndex, stringNumber, writeStringSet, writeTuning } from '@nestling/core/neck'
 import { readNote } from '@nestling/core/pitch'
 import { CYCLES, type Cycle, nearestRule, type PlaceRule, readMaterial, writeMaterial } from '@nestling/core/practice'
 import { type Player, readOtherTuning } from '@nestling/core/request'
@@ -18,13 +19,35 @@ const oneOf = <Value extends string>(values: readonly Value[], text: string | un
 
 const readPlace = (text: string | undefined, count: number): PlaceRule | undefined => {
   if (text === 'nearest') return nearestRule(count)
+  if (text?.includes(ORDER_ON)) {
+    const asks = text.split('_or_').map((one) => {
+      const [order, strings] = one.split(ORDER_ON)
+      return readAsk({ order, strings }, count)
+    })
+    const orders = asks.flatMap((ask) => (ask.ok && ask.value.kind === 'order' ? [ask.value] : []))
+    return orders.length === asks.length
+      ? { kind: 'orders', orders: orders.map(({ order, strings }) => ({ order, strings })) }
+      : undefined
+  }
   const numbers = text?.split('-and-').map(Number) ?? []
   const fits =
     numbers.length > 0 && numbers.every((number) => Number.isInteger(number) && number >= 1 && number <= count)
   return fits ? { kind: 'in-turn', strings: numbers.map((number) => stringIndex(number, count)) } : undefined
 }
-const writePlace = ({ kind, strings }: PlaceRule, count: number): string =>
-  kind === 'nearest' ? kind : strings.map((string) => stringNumber(string, count)).join('-and-')
+const writePlace = (rule: PlaceRule, count: number): string => {
+  if (rule.kind === 'nearest') return rule.kind
+  if (rule.kind === 'in-turn') return rule.strings.map((string) => stringNumber(string, count)).join('-and-')
+  return rule.orders
+    .map(
+      ({ order, strings }) => `${writeOrder(order)}${ORDER_ON}${writeStringSet(strings, count).replaceAll(' ', ',')}`,
+    )
+    .join('_or_')
+}
+/** Between an order and its strings: `R-7-3_on_643`. */
+const ORDER_ON = '_on_'
+
+const readFret = (text: string | undefined): number | undefined =>
+  /^\d{1,2}$/.test(text ?? '') && Number(text) <= RUN_FRET_MAX ? Number(text) : undefined
 
 /** Minor sevenths, the root on strings 5 and 6 in turn, by fourths from E. */
 export const usualPlace = (count: number): PlaceRule =>
@@ -60,6 +83,7 @@ export function readRun(
       all: params['all'] === 'true',
       seed: /^\d{1,9}$/.test(params['seed'] ?? '') ? Number(params['seed']) : 1,
       rule: readPlace(params['place'], count) ?? usualPlace(count),
+      near: readFret(params['near']),
       bars: Number.isInteger(bars) && bars >= 1 && bars <= MOST_BARS ? bars : 1,
       showing: oneOf(SHOWINGS, params['showing']) ?? 'places',
       tuning: tuned,
@@ -70,7 +94,7 @@ export function readRun(
 }
 
 export const runQuery = (plan: RunPlan, count: number): URLSearchParams => {
-  const { material, title, cycle, from, down, all, seed, rule, bars, showing, tuning } = plan
+  const { material, title, cycle, from, down, all, seed, rule, near, bars, showing, tuning } = plan
   const query = new URLSearchParams({ material: writeMaterial(material) })
   if (title !== '') query.set('title', title)
   query.set('place', writePlace(rule, count))
@@ -79,6 +103,7 @@ export const runQuery = (plan: RunPlan, count: number): URLSearchParams => {
   if (down) query.set('down', 'true')
   if (all) query.set('all', 'true')
   if (cycle === 'shuffle') query.set('seed', String(seed))
+  if (near !== undefined) query.set('near', String(near))
   if (bars !== 1) query.set('bars', String(bars))
   if (showing !== 'places') query.set('showing', showing)
   if (tuning !== undefined) query.set('tuning', writeTuning(tuning))

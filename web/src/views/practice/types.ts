@@ -20,6 +20,8 @@ export interface RunPlan {
   /** Of a shuffle. */
   readonly seed: number
   readonly rule: PlaceRule
+  /** The fret near which it begins, where the player says one; 0 at the nut. */
+  readonly near: number | undefined
   /** Bars for each chord. */
   readonly bars: number
   readonly showing: Showing

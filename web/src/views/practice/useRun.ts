@@ -1,11 +1,13 @@
 /** The state of a run: what is asked with its undo, the round that goes on, what is kept of every root. */
 import { useStore } from '@nanostores/react'
+import { namesOf } from '@nestling/core/name'
 import { type Neck, neckOf, stringNumber, writeTuning } from '@nestling/core/neck'
 import {
   chanceOf,
   type Grade,
   type RunStep,
   readRunLine,
+  ruleFor,
   runOf,
   writeMaterial,
   writeSuffix,
@@ -14,6 +16,7 @@ import { instrumentFor, type Player } from '@nestling/core/request'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { FASTEST, type Settings, SLOWEST } from '../../contracts/settings.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
+import { useLineInAddress } from '../../shell/useLineInAddress.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { risen } from '../../sound/tapTempo.ts'
 import { $playing, setMix, stop, strikeOver } from '../../sound/transport.ts'
@@ -85,12 +88,12 @@ export function useRun(params: Params): RunState {
   const plan = useStore(asked.$now)
   const typed = useStore(asked.$typed)
   const past = useStore(asked.$past)
-  const { material, cycle, from: first, down, all, seed, rule, bars, tuning } = plan
+  const { material, cycle, from: first, down, all, seed, rule, near, bars, tuning } = plan
   const neck = useMemo(() => neckOf(instrumentFor({ tuning }, player)), [tuning, player])
   // What is shown of it is no other run: it goes on. Other bars are another one.
   const steps = useMemo(
-    () => stepsOf({ material, cycle, from: first, down, all, seed, rule }, neck, player),
-    [material, cycle, first, down, all, seed, rule, bars, neck, player],
+    () => stepsOf({ material, cycle, from: first, down, all, seed, rule, near }, neck, player),
+    [material, cycle, first, down, all, seed, rule, near, bars, neck, player],
   )
   const [round, setRound] = useState(() => startedRound(steps.length))
   /** Where the next start begins. */
@@ -111,24 +114,42 @@ export function useRun(params: Params): RunState {
     return stop
   }, [params])
 
-  const change = useCallback((changes: Partial<RunPlan>) => asked.step(changes), [asked])
+  const settled = useCallback(
+    (changes: Partial<RunPlan>, before: RunPlan): Partial<RunPlan> => {
+      const { material } = changes
+      if (!material || material.kind === 'shapes' || changes.rule) return changes
+      return { ...changes, rule: ruleFor(before.rule, material.formula, neck.open.length) }
+    },
+    [neck],
+  )
+  const change = useCallback(
+    (changes: Partial<RunPlan>) => asked.step(settled(changes, asked.current())),
+    [asked, settled],
+  )
   const type = useCallback(
     (text: string) =>
-      void asked.type(text, (written) => {
+      void asked.type(text, (written, planBefore) => {
+        const { material: before } = planBefore
         const read = readRunLine(written, {
           strings: neck.open.length,
           slowest: SLOWEST,
           fastest: FASTEST,
           naming: player.naming,
+          formula: before.kind === 'shapes' ? undefined : before.formula,
+          nameOf: (frets) => namesOf(frets, neck)[0]?.chord,
         })
         if (!read.ok) return read
         const { tempo, ...changes } = read.value
         if (tempo !== undefined) changeSound({ tempo })
-        return { ok: true, value: { ...changes, ...(changes.material ? { title: '' } : {}) } }
+        return {
+          ok: true,
+          value: settled({ ...changes, ...(changes.material ? { title: '' } : {}) }, planBefore),
+        }
       }),
-    [asked, neck, player],
+    [asked, neck, player, settled],
   )
   useKeptPast(asked, 'practice')
+  useLineInAddress(type, asked.finish)
   const count = neck.open.length
   useQuestion({
     address: writeRun(plan, count),
@@ -336,7 +357,7 @@ export function useRun(params: Params): RunState {
   }
 }
 
-type Asked = Pick<RunPlan, 'material' | 'cycle' | 'from' | 'down' | 'all' | 'seed' | 'rule'>
+type Asked = Pick<RunPlan, 'material' | 'cycle' | 'from' | 'down' | 'all' | 'seed' | 'rule' | 'near'>
 
 export const stepsOf = (plan: Asked, neck: Neck, player: Player): readonly RunStep[] =>
   runOf({ ...plan, random: chanceOf(plan.seed), fretMax: lastFretOf(plan, neck) }, neck, player.hand)

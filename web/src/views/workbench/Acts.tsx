@@ -8,11 +8,12 @@ import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toPractice } from '../../state/links.ts'
 import { $session, $style, changeSettings } from '../../state/session.ts'
 import { shapesBlock, toSheet } from '../../state/toSheet.ts'
-import { asked, redo, shapeInHand, undo, type WorkbenchState } from '../../state/workbench/index.ts'
+import { $writtenShapes, asked, redo, shapeInHand, undo, type WorkbenchState } from '../../state/workbench/index.ts'
 import { shapesCopied } from '../../words/copied.ts'
 import { $withoutFifth, hearBeforeAfter, hearInHand } from './hear.ts'
 import { keepInHand, toTray } from './keeping.ts'
 import { $completing, LineProblem, TypedLine } from './sentence/TypedLine.tsx'
+import { WrittenShapes } from './sentence/WrittenShapes.tsx'
 
 export function Acts({ state }: { readonly state: WorkbenchState }) {
   const { problem } = useStore(asked.$typed)
@@ -50,10 +51,12 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
     [hasFifth, canCompare, arpeggio, practise, sheet],
   )
   const completing = useStore($completing)
+  const written = useStore($writtenShapes)
   const told = useMemo(() => {
+    if (written.length > 0) return <WrittenShapes shapes={written} />
     if (completing) return NOTHING
     return problem === undefined ? undefined : <LineProblem />
-  }, [problem, completing])
+  }, [problem, completing, written])
   const copied = useMemo(() => (shape ? () => shapesCopied([shape], $style.get()) : undefined), [shape])
   return (
     <ActLine

@@ -4,6 +4,7 @@ import { instrumentFor } from '@nestling/core/request'
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { spokenVoicing } from '../../neck/labels.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
+import { useLineInAddress } from '../../shell/useLineInAddress.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
 import { carriedOf, carry } from '../../state/carried.ts'
 import { tell } from '../../state/notices.ts'
@@ -15,11 +16,13 @@ import {
   addressOf,
   asked,
   changePlayer,
+  finishLine,
   firstState,
   openWorkbench,
   readAddress,
   readFirstAnswer,
   stepFrom,
+  typeLine,
   voicingInHand,
   type WorkbenchState,
 } from '../../state/workbench/index.ts'
@@ -61,6 +64,7 @@ export function useWorkbench(address: Address, written: string | undefined): Wor
       openWorkbench(there.step, $player.get(), there.typed)
     }, []),
   })
+  useLineInAddress(typeLine, finishLine)
   // A key means what is in hand, never what is pointed at.
   useEffect(() => {
     const end = () => $preview.set(undefined)

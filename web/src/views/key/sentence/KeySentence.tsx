@@ -10,7 +10,7 @@ import {
   SCALES,
   writeKey,
 } from '@nestling/core/key'
-import { LANE_FRETS, type LaneAsk, tuningKey } from '@nestling/core/lane'
+import { LANE_FRETS, type LaneAsk, ordersOn, tuningKey } from '@nestling/core/lane'
 import { type Neck, tuningLetters, writeTuning } from '@nestling/core/neck'
 import { type NamingSystem, pitchClassOf, withSigns, writeNote } from '@nestling/core/pitch'
 import { tuningsOffered } from '@nestling/core/request'
@@ -42,6 +42,7 @@ const NUMBER_WORDS: Readonly<Record<KeyPlan['numbers'], string>> = {
 
 const STARTS: readonly (readonly [number | undefined, string])[] = [
   [undefined, 'where it lies lowest'],
+  [0, 'the nut'],
   ...Array.from({ length: LANE_FRETS }, (_, index) => [index + 1, `fret ${index + 1}`] as const),
 ]
 
@@ -152,11 +153,20 @@ function laneOptions({ asks, depth }: KeyPlan, neck: Neck): readonly (readonly L
     ...(roots.length > 1 ? [[root(roots[0] as number), root(roots[1] as number)]] : []),
     ...roots.map((string) => [root(string)]),
     ...(roots.length > 1 ? [[{ kind: 'turns', strings: roots.slice(0, 2) } satisfies LaneAsk]] : []),
+    ...(asks.length === 1 ? ordersBeside(asks[0], depth) : []),
     ...(depth === 'triads'
       ? triadSets.map((strings) => [{ kind: 'order', strings, order: [1, 3, 5], forms: 3 } satisfies LaneAsk])
       : []),
   ]
   return all.some((one) => lanesText(one) === lanesText(asks)) ? all : [asks, ...all]
+}
+
+/** The other orders of the set that is asked for. */
+function ordersBeside(ask: LaneAsk | undefined, depth: KeyPlan['depth']): readonly (readonly LaneAsk[])[] {
+  if (ask?.kind !== 'order') return []
+  const { strings } = ask
+  const rootless = !ask.order.includes(1)
+  return ordersOn(strings, { depth, rootless }).map((order) => [{ kind: 'order', strings, order } satisfies LaneAsk])
 }
 
 /** An open tuning is made for a key: it is proposed while another is laid on it. */

@@ -132,6 +132,14 @@ const Words = memo(function Words({ state }: { readonly state: PathState }) {
           </button>
         </>
       )}
+      {wishes.school && (
+        <>
+          {', '}
+          <button type="button" className={sentence['word']} onClick={() => wish({ school: undefined })}>
+            {SCHOOL_WORDS[wishes.school]}
+          </button>
+        </>
+      )}
       {wishes.aboveBass && (
         <>
           {', '}
@@ -165,6 +173,12 @@ const Words = memo(function Words({ state }: { readonly state: PathState }) {
     </p>
   )
 })
+
+const SCHOOL_WORDS = {
+  shell: 'as shells',
+  'drop-root': 'without roots',
+  'drop-fifth': 'without fifths',
+} as const satisfies Readonly<Record<NonNullable<PathWishes['school']>, string>>
 
 const WAYS = {
   least: {},

@@ -10,6 +10,7 @@ import { Word } from '../../../controls/Word.tsx'
 import { TempoWord } from '../../../shell/TempoWord.tsx'
 import { $session } from '../../../state/session.ts'
 import { CYCLE_WORDS, materialWords, placeWords, suffixWords, USUAL_SUFFIXES } from '../../../words/practice.ts'
+import { RUN_FRET_MAX } from '../address.ts'
 import type { RunPlan, Showing } from '../types.ts'
 import { SHOWINGS } from '../types.ts'
 import type { RunState } from '../useRun.ts'
@@ -27,6 +28,11 @@ const BARS: Options<number> = [
   [2, 'two bars'],
   [3, 'three bars'],
   [4, 'four bars'],
+]
+const NEAR: Options<number | undefined> = [
+  [undefined, 'where it lies best'],
+  [0, 'the nut'],
+  ...Array.from({ length: RUN_FRET_MAX }, (_, index) => [index + 1, `fret ${index + 1}`] as const),
 ]
 const ROOTS: readonly NoteName[] = ['E', 'A', 'D', 'G', 'C', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb', 'F#', 'C#', 'G#', 'B']
 
@@ -51,6 +57,17 @@ export function RunSentence({ state, children }: { readonly state: RunState; rea
                   rule: placeOptions(plan.rule, count).find((rule) => placeWords(rule, count) === words) ?? plan.rule,
                 })
               }
+            />
+          </>
+        )}
+        {plan.near !== undefined && (
+          <>
+            {' from '}
+            <Choice<number | undefined>
+              label="Begins"
+              value={plan.near}
+              options={NEAR}
+              take={(near) => change({ near })}
             />
           </>
         )}

@@ -1,15 +1,25 @@
 /** The field to type anything in, what it may go on with, and what is wrong with what was typed. */
 import { Combobox, useCombobox } from '@mantine/core'
 import { useStore } from '@nanostores/react'
-import { completeLine } from '@nestling/core/request'
+import { type Completion, completeLine } from '@nestling/core/request'
 import { atom } from 'nanostores'
 import { memo, useEffect, useMemo, useState } from 'react'
+import { Elsewhere } from '../../../controls/Elsewhere.tsx'
 import { LineWrong } from '../../../controls/LineWrong.tsx'
 import { $finished, leaveField, leavesOn } from '../../../controls/leaving.ts'
 import { Rest } from '../../../controls/Rest.tsx'
 import sentence from '../../../controls/sentence.module.css'
-import { $workbench, asked, finishLine, takeLine, typeLine } from '../../../state/workbench/index.ts'
+import {
+  $workbench,
+  $writtenShapes,
+  asked,
+  countLines,
+  finishLine,
+  takeLine,
+  typeLine,
+} from '../../../state/workbench/index.ts'
 import { lineSigns } from '../../../words/signs.ts'
+import { writtenToTray } from '../keeping.ts'
 import classes from './Sentence.module.css'
 
 export const LINE_INPUT_ID = 'build-line-input'
@@ -26,6 +36,7 @@ export const TypedLine = memo(function TypedLine() {
     return state ? completeLine(line, state.player, state.question) : []
   }, [line, focused])
   const completing = focused && completions.length > 0
+  const counts = useCounts(completing ? completions : NO_COMPLETIONS)
   useEffect(() => $completing.set(completing), [completing])
   return (
     <Combobox
@@ -57,6 +68,7 @@ export const TypedLine = memo(function TypedLine() {
               finishLine()
             }}
             onKeyDown={(event) => {
+              if (event.key === 'Enter' && $writtenShapes.get().length > 0) void writtenToTray()
               if (event.key !== 'Enter' || combobox.getSelectedOptionIndex() < 0) leavesOn(event)
             }}
             placeholder="Ebmaj9 drop2 5432, x3545x, …"
@@ -75,6 +87,9 @@ export const TypedLine = memo(function TypedLine() {
           {completions.map((completion) => (
             <Combobox.Option key={completion.line} value={completion.line} className={classes['completion']}>
               {lineSigns(completion.line)}
+              {counts.get(completion.line) !== undefined && (
+                <span className={classes['count']}>{counts.get(completion.line)}</span>
+              )}
             </Combobox.Option>
           ))}
         </Combobox.Options>
@@ -82,6 +97,25 @@ export const TypedLine = memo(function TypedLine() {
     </Combobox>
   )
 })
+
+const NO_COMPLETIONS: readonly Completion[] = []
+const NO_COUNTS: ReadonlyMap<string, number> = new Map()
+
+/** How many playable shapes each of them would give. */
+function useCounts(completions: readonly Completion[]): ReadonlyMap<string, number> {
+  const [counts, setCounts] = useState(NO_COUNTS)
+  useEffect(() => {
+    setCounts(NO_COUNTS)
+    const state = $workbench.get()
+    if (!state || completions.length === 0) return undefined
+    return countLines(
+      completions.map(({ line }) => line),
+      state,
+      setCounts,
+    )
+  }, [completions])
+  return counts
+}
 
 /** What is wrong, with the place marked in what was typed. */
 export const LineProblem = memo(function LineProblem() {
@@ -97,6 +131,7 @@ export const LineProblem = memo(function LineProblem() {
         </span>
       )}{' '}
       {problem.message}
+      <Elsewhere typed={{ line, problem }} here="Build" take={typeLine} />
     </LineWrong>
   )
 })
