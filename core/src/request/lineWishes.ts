@@ -98,6 +98,7 @@ const strings: Reader = (words, at) => {
   const first = bare(word)
   if (/^\d{2,10}$/.test(first)) return taken({ strings: { text: first, at: word.at } }, 1)
   if (!/^\d$/.test(first)) return undefined
+  const isNamed = /^(on|strings?)$/.test(bare(words[at - 1]))
   if (!/^\d$/.test(bare(words[at + 1])))
     return /^strings?$/.test(bare(words[at - 1]))
       ? fail({ code: 'one_string', field: 'strings', at: word.at, text: first })
@@ -105,6 +106,8 @@ const strings: Reader = (words, at) => {
   let count = 0
   let text = ''
   while (/^\d$/.test(bare(words[at + count]))) text += bare(words[at + count++])
+  // `1 4 5` is a progression, which belongs elsewhere; strings fall, or are called so.
+  if (!isNamed && [...text].some((digit, index) => index > 0 && digit >= (text[index - 1] as string))) return undefined
   return taken({ strings: { text, at: word.at } }, count)
 }
 
@@ -113,6 +116,8 @@ const order: Reader = (words, at, chord) => {
   const run = degreeRunAt(words, at)
   if (!run) return undefined
   const { order: degrees, formula } = inChord(run.degrees, chord)
+  const digits = words.slice(at, at + run.count).every((word) => /^\d+$/.test(bare(word)))
+  if (digits && formula.length > chord.formula.length) return undefined
   const silent = formula.filter((degree) => !degrees.includes(degree))
   return taken(
     {

@@ -147,6 +147,8 @@ describe('what is asked together holds together', () => {
     ['C frets 12 to 18', 'past_the_hand', 8],
     ['C frets 9 to 3', 'not_a_number', 8],
     ['C sideways', 'not_a_wish', 2],
+    ['D major 1 4 5', 'not_a_wish', 8],
+    ['D 2 5 1', 'not_a_wish', 2],
     ['Edim7 on string 6', 'one_string', 16],
     ['C7 from 40', 'past_the_hand', 8],
   ])('%s is refused: %s', (line, code, at) =>
