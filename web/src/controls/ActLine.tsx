@@ -51,17 +51,19 @@ export const ActLine = memo(function ActLine({
   return (
     <div className={classes['line']} data-field={field !== null || undefined}>
       {field}
-      {problem ?? (
-        <div className={classes['acts']} role="group" aria-label="Acts">
-          {acts.map((group) => (
-            <span key={group.map(({ words }) => words).join()} className={classes['group']}>
-              {group.map((act) => (
-                <OneAct key={act.words} act={act} />
-              ))}
-            </span>
-          ))}
-        </div>
-      )}
+      <div className={classes['middle']}>
+        {problem ?? (
+          <div className={classes['acts']} role="group" aria-label="Acts">
+            {acts.map((group) => (
+              <span key={group.map(({ words }) => words).join()} className={classes['group']}>
+                {group.map((act) => (
+                  <OneAct key={act.words} act={act} />
+                ))}
+              </span>
+            ))}
+          </div>
+        )}
+      </div>
       <span className={classes['end']}>
         <button
           type="button"

@@ -4,6 +4,7 @@ import type { Degree } from '@nestling/core/pitch'
 import type { ReactNode } from 'react'
 import { Egg } from './Egg.tsx'
 import classes from './HandNeck.module.css'
+import type { EggLabel } from './labels.ts'
 
 export interface NeckFacing {
   readonly lowOnTop: boolean
@@ -26,7 +27,8 @@ export interface HandNeckProps extends NeckFacing {
   /** The first and the last fret in sight. */
   readonly from: number
   readonly to: number
-  readonly labelOf: (degree: Degree) => string
+  /** None for empty eggs. */
+  readonly labelOf: EggLabel | undefined
   /** What lies on the strings under the shape. */
   readonly under?: ((window: NeckWindow) => ReactNode) | undefined
 }
@@ -75,7 +77,7 @@ export function HandNeck({ frets, degrees, fingering, from, to, lowOnTop, leftHa
               y={y(string)}
               size={11.6}
               degree={degree ?? UNKNOWN}
-              label={degree ? labelOf(degree) : ''}
+              label={(degree && labelOf?.({ degree, finger, fret })) ?? ''}
             />
             {finger !== null && finger !== undefined && (
               <g className={classes['finger']}>

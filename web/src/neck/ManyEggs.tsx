@@ -1,14 +1,14 @@
 /** Many small eggs as few paths, one for each weight: a sheet of hundreds is laid out and painted in a frame. */
-import { type Degree, type ToneWeight, toneWeight } from '@nestling/core/pitch'
+import { type ToneWeight, toneWeight } from '@nestling/core/pitch'
 import { memo } from 'react'
 import { labelSize } from './Egg.tsx'
 import { eggPath } from './eggPath.ts'
+import type { EggLabel, EggTone } from './labels.ts'
 import classes from './neck.module.css'
 
-export interface ManyEgg {
+export interface ManyEgg extends EggTone {
   readonly x: number
   readonly y: number
-  readonly degree: Degree
   /** Moved against what was before: ringed. */
   readonly moved?: boolean
 }
@@ -19,7 +19,7 @@ export interface ManyEggsProps {
   readonly size: number
   readonly kind?: 'sounding' | 'stone' | 'ghost'
   /** Empty for none. */
-  readonly labelOf?: ((degree: Degree) => string) | undefined
+  readonly labelOf?: EggLabel | undefined
 }
 
 const RING = 2.4
@@ -33,7 +33,7 @@ export const ManyEggs = memo(function ManyEggs({ eggs, size, kind = 'sounding', 
   const paths = (of: readonly ManyEgg[], ring = 0) => of.map((egg) => eggPath(egg, size, ring)).join('')
   return [...byWeight].map(([weight, these]) => {
     const moved = these.filter((egg) => egg.moved)
-    const labels = labelOf ? these.map(({ x, y, degree }) => ({ x, y: y + size * 0.3, label: labelOf(degree) })) : []
+    const labels = labelOf ? these.map((egg) => ({ x: egg.x, y: egg.y + size * 0.3, label: labelOf(egg) })) : []
     return (
       <g key={weight} className={classes['egg']} data-weight={weight} data-kind={kind}>
         {moved.length > 0 && <path d={paths(moved, RING)} className={classes['halo']} />}

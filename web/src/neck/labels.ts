@@ -4,17 +4,20 @@ import type { Voicing } from '@nestling/core/voicing'
 import type { Labels } from '../contracts/settings.ts'
 import { degreeName, degreeSign } from '../words/degrees.ts'
 
+/** A tone as far as it can be told in an egg. */
+export interface EggTone {
+  readonly degree: Degree
+  readonly note?: NoteName | undefined
+  readonly finger?: Finger | null | undefined
+  readonly fret?: number | undefined
+}
+export type EggLabel = (tone: EggTone) => string
+
+/** What is always told by its degree. */
+export const degreeLabel: EggLabel = ({ degree }) => degreeSign(degree)
+
 /** What stands in an egg. */
-export function eggLabel(
-  tone: {
-    readonly degree: Degree
-    readonly note: NoteName | undefined
-    readonly finger: Finger | null | undefined
-    readonly fret: number
-  },
-  labels: Labels,
-  naming: NamingSystem,
-): string {
+export function eggLabel(tone: EggTone, labels: Labels, naming: NamingSystem): string {
   switch (labels) {
     case 'degree':
       return degreeSign(tone.degree)

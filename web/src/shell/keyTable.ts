@@ -22,6 +22,8 @@ export interface SharedActs {
   /** The field in which the question is typed. */
   readonly fieldId?: string | undefined
   readonly typeWords?: string | undefined
+  /** How the field is gone to; else what stands in it is selected. */
+  readonly toField?: (() => void) | undefined
   readonly play?: ((event: KeyboardEvent) => unknown) | undefined
   readonly playWords?: string | undefined
   readonly toTray?: (() => unknown) | undefined
@@ -30,6 +32,8 @@ export interface SharedActs {
   readonly practise?: (() => Href | Promise<Href>) | undefined
   /** Where what is in hand is put on a sheet. */
   readonly toSheet?: (() => Href | Promise<Href>) | undefined
+  /** Whether it draws eggs in which something can stand. */
+  readonly hasEggs?: boolean | undefined
   readonly undo?: (() => unknown) | undefined
   readonly redo?: (() => unknown) | undefined
 }
@@ -84,20 +88,22 @@ export function keyLines(shared: SharedActs, own: readonly KeyLine[], openHelp: 
   const {
     fieldId,
     typeWords = 'type what to build',
+    toField,
     play,
     playWords = 'play it',
     toTray,
     keep,
     practise,
     toSheet,
+    hasEggs = true,
   } = shared
   const line = (keys: readonly string[], does: string, acts: PageKeys['acts']): KeyLine => ({ keys, does, acts })
   return [
-    ...(fieldId === undefined ? [] : [line(['/'], typeWords, { '/': () => intoField(fieldId) })]),
+    ...(fieldId === undefined ? [] : [line(['/'], typeWords, { '/': toField ?? (() => intoField(fieldId)) })]),
     ...(play === undefined ? [] : [line(['Space'], playWords, { ' ': play })]),
     ...own,
     line(['B'], 'bass stand-in on or off', { b: bassOnOff }),
-    line(['L'], 'what stands in the eggs: degree, note, finger, nothing', { l: nextLabels }),
+    ...(hasEggs ? [line(['L'], 'what stands in the eggs: degree, note, finger, nothing', { l: nextLabels })] : []),
     ...(toTray === undefined ? [] : [line(['T'], 'add it to the tray', { t: toTray })]),
     ...(keep === undefined ? [] : [line(['K'], 'save it to the Book', { k: keep })]),
     ...(practise === undefined ? [] : [line(['R'], 'practise it', { r: () => go(practise()) })]),

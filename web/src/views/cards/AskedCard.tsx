@@ -4,9 +4,9 @@ import { writeSymbol } from '@nestling/core/chord'
 import { type Card, readMaterial } from '@nestling/core/practice'
 import { Word } from '../../controls/Word.tsx'
 import { HandNeck } from '../../neck/HandNeck.tsx'
+import { degreeLabel } from '../../neck/labels.ts'
 import { $session } from '../../state/session.ts'
 import { answerWords, NEARLY_WORDS, questionWords } from '../../words/cards.ts'
-import { degreeSign } from '../../words/degrees.ts'
 import { faultsOf, faultsWords, GRADE_WORDS, materialWords } from '../../words/practice.ts'
 import { Answer } from './Answer.tsx'
 import classes from './CardsView.module.css'
@@ -43,7 +43,7 @@ export function AskedCard({ state, asked }: { readonly state: CardsState; readon
             to={shape.to}
             lowOnTop={settings.lowOnTop}
             leftHanded={instrument.handed === 'left'}
-            labelOf={degreeSign}
+            labelOf={degreeLabel}
             under={
               shape.asked === undefined
                 ? undefined

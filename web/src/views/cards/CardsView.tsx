@@ -23,7 +23,11 @@ export default function CardsView({ page }: { readonly page: PageData }) {
 const Bench = memo(function Bench() {
   const state = useCards()
   return (
-    <Frame heading="Cards of the day" acts={{ play: state.hear, playWords: 'play it' }} keys={cardKeys(state)}>
+    <Frame
+      heading="Cards of the day"
+      acts={{ play: state.hear, playWords: 'play it', hasEggs: false }}
+      keys={cardKeys(state)}
+    >
       <DaySentence state={state}>
         <Acts state={state} />
       </DaySentence>

@@ -1,7 +1,7 @@
 /** The state of the Key view: the plan with its undo, its lanes (from the worker), what plays, the address. */
 import { useStore } from '@nanostores/react'
 import type { Chord } from '@nestling/core/chord'
-import { asksAtDepth, type KeyLine, laneInHand, nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
+import { type KeyLine, laneInHand, nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
 import type { Neck } from '@nestling/core/neck'
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
@@ -20,6 +20,7 @@ import { hearScore, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { keyClient } from '../../workers/clients.ts'
 import { neckFor, type Params, readPlan, writePlan } from './address.ts'
+import { followed } from './followed.ts'
 import { scoreOf, type Turn, turnsGoing, turnsInKeys, turnsWritten } from './toScore.ts'
 import type { KeyAnswer, KeyPlan } from './types.ts'
 import { movedByFourths, useLanes } from './useLanes.ts'
@@ -81,13 +82,7 @@ export function useKey(params: Params): KeyState {
   const { answer, stop: stopped } = useLanes(asked, plan, player)
   const { neck } = answer
 
-  const change = useCallback(
-    (changes: Partial<KeyPlan>) => {
-      const { asks, depth } = asked.current()
-      asked.step({ ...(changes.depth ? { asks: asksAtDepth(asks, depth, changes.depth) } : {}), ...changes })
-    },
-    [asked],
-  )
+  const change = useCallback((changes: Partial<KeyPlan>) => asked.step(followed(asked.current(), changes)), [asked])
   const type = useCallback(
     (text: string) => {
       asked.type(text, (written, before) => {
@@ -203,7 +198,7 @@ export function useKey(params: Params): KeyState {
     }
   }, [answer, hear, loop])
 
-  const byFourths = useCallback((by: number) => asked.step(movedByFourths(asked.current(), by)), [asked])
+  const byFourths = useCallback((by: number) => change(movedByFourths(asked.current(), by)), [asked, change])
   return {
     plan,
     answer,
@@ -238,12 +233,11 @@ function planOf({ asks, others, from, ...said }: KeyLine, before: KeyPlan, playe
   const inHand =
     asks && others ? laneInHand(now, [...asks, ...others], neckFor(before, player), player.hand) : undefined
   const taken = inHand ? [inHand] : asks?.slice(0, 2)
-  if (taken) return { ...said, asks: taken, from, ...(taken.length < 2 ? { lane: 0 } : {}) }
-  return {
+  return followed(before, {
     ...said,
-    ...(said.depth ? { asks: asksAtDepth(before.asks, before.depth, said.depth) } : {}),
+    ...(taken ? { asks: taken, from, ...(taken.length < 2 ? { lane: 0 } : {}) } : {}),
     ...(from === undefined ? {} : { from }),
-  }
+  })
 }
 
 /** Elsewhere the shape is held without the plan's own capo: what rang open is stopped where it lay. */

@@ -5,11 +5,11 @@ import { writeNote } from '@nestling/core/pitch'
 import { readCard, readSuffix, type Weak } from '@nestling/core/practice'
 import { useMemo } from 'react'
 import type { LogSummary } from '../../contracts/practice.ts'
+import { useEggLabels } from '../../controls/useEggLabels.ts'
 import { HandNeck } from '../../neck/HandNeck.tsx'
 import { toBuild } from '../../state/links.ts'
 import { $player, $session } from '../../state/session.ts'
 import { cardWords } from '../../words/cards.ts'
-import { degreeSign } from '../../words/degrees.ts'
 import { FAULT_WORDS, suffixSigns } from '../../words/practice.ts'
 import { counted } from '../../words/shapes.ts'
 import classes from './Beside.module.css'
@@ -38,6 +38,7 @@ function OneEgg({ state, log }: { readonly state: LogState; readonly log: LogSum
   const row = log.rows.find(({ key }) => key === log.row)
   const cell = row?.cells[log.root]
   const root = rootName(log.root)
+  const labelOf = useEggLabels(root)
   const [last] = log.own
   const frets = last?.frets
   const tuning = last?.tuning
@@ -75,7 +76,7 @@ function OneEgg({ state, log }: { readonly state: LogState; readonly log: LogSum
           to={Math.max(from + SPAN - 1, Math.max(...pressed) + 1)}
           lowOnTop={settings.lowOnTop}
           leftHanded={instrument.handed === 'left'}
-          labelOf={degreeSign}
+          labelOf={labelOf}
         />
       )}
       <p className={classes['acts']}>

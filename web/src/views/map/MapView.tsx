@@ -158,6 +158,7 @@ function Found({ shown, sheet, step, isLate }: FoundProps) {
           <span data-testid="map-count">{countWords(shown)}</span>
         </p>
         <LaneSheet
+          neck={shown.neck}
           sheet={sheet}
           map={shown.map}
           strings={shown.neck.open.length}

@@ -1,13 +1,16 @@
 /** What every key does in the Path view. */
+import { readChart, writtenPlaces } from '@nestling/core/chart'
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
 import { keep, pathToTray, practiseHref, sheetHref, toTray } from './collect.ts'
 import { joinNext, keepTop, moveBy, putBefore, split, takeOut } from './edits.ts'
 import { lookNext, scaleBy } from './look.ts'
 import { CHART_ID, type PathState } from './usePath.ts'
+import { withoutWishLines } from './wishLines.ts'
 
 export const sharedActs = (state: PathState): SharedActs => ({
   fieldId: CHART_ID,
   typeWords: 'type the tune',
+  toField: () => toBarInHand(state),
   play: state.playAll,
   playWords: 'play the tune',
   undo: state.undo,
@@ -17,6 +20,19 @@ export const sharedActs = (state: PathState): SharedActs => ({
   toSheet: () => sheetHref(state),
   practise: () => (state.shape ? practiseHref(state) : undefined),
 })
+
+/** Into the tune's text, at the chord in hand: what is typed goes on from there, and no tune is typed over another. */
+function toBarInHand({ answer, typed, player }: PathState): void {
+  const field = document.getElementById(CHART_ID)
+  if (!(field instanceof HTMLTextAreaElement)) return
+  const { chart, chosen } = answer.plan
+  const written = writtenPlaces(chart)[chosen]
+  const { places } = readChart(withoutWishLines(typed.line, player).chart, player.naming)
+  const at = written && places[written.bar]?.[written.slot]?.to
+  field.focus()
+  const caret = at ?? field.value.length
+  field.setSelectionRange(caret, caret)
+}
 
 /** The next shape in the list of others, up or down. */
 function otherShape({ around, chosenShape, takeShape }: PathState, by: number): void {

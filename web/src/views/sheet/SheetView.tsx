@@ -66,7 +66,7 @@ const Bench = memo(function Bench({
     <Frame
       title={state.sheet.title}
       heading={`Sheet: ${state.sheet.title}`}
-      acts={{ undo: state.undo, redo: state.redo }}
+      acts={{ undo: state.undo, redo: state.redo, hasEggs: false }}
       keys={keys}
     >
       <SheetSentence state={state}>

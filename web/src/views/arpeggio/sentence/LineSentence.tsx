@@ -7,6 +7,7 @@ import { withSigns } from '@nestling/core/pitch'
 import { ACCENTS, METRES, NOTE_VALUES, writeMetre } from '@nestling/core/time'
 import type { ReactNode } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
+import { FittedSentence } from '../../../controls/FittedSentence.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { Word } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
@@ -26,7 +27,7 @@ export function LineSentence({ state, children }: { readonly state: ArpeggioStat
   const moves = plan.way === 'position' || plan.way === 'two-a-string' || plan.way === 'strings'
   return (
     <section aria-label="The line" className={classes['question']}>
-      <p className={sentence['sentence']}>
+      <FittedSentence>
         <strong data-testid="arpeggio-symbol" className={sentence['chord']}>
           {writeSymbol(plan.chord, { naming: settings.naming, school: settings.symbols })}
         </strong>
@@ -144,7 +145,7 @@ export function LineSentence({ state, children }: { readonly state: ArpeggioStat
           </>
         )}{' '}
         <MoreOfLine state={state} />
-      </p>
+      </FittedSentence>
       {children}
     </section>
   )

@@ -7,6 +7,7 @@ import { useState } from 'react'
 import { addressOfTune } from '../../../contracts/tuneAddresses.ts'
 import { Choice } from '../../../controls/Choice.tsx'
 import { NameField } from '../../../controls/NameField.tsx'
+import { useEggLabels } from '../../../controls/useEggLabels.ts'
 import { HandNeck } from '../../../neck/HandNeck.tsx'
 import { $player, $session } from '../../../state/session.ts'
 import { longDay } from '../../../words/days.ts'
@@ -21,6 +22,7 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
   const { kept, shape, neck, voicing, symbol } = open
   const { settings, instrument } = useStore($session)
   const player = useStore($player)
+  const labelOf = useEggLabels(shape?.chord.root)
   const [isNaming, setNaming] = useState(false)
   if (!kept) return <p className={classes['none']}>A shape that is opened stands here, with its history.</p>
   const fingering =
@@ -58,7 +60,7 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
           to={window.to}
           lowOnTop={settings.lowOnTop}
           leftHanded={instrument.handed === 'left'}
-          labelOf={degreeSign}
+          labelOf={labelOf}
         />
       )}
       <Note key={kept.id} note={kept.note} keep={(note) => void state.edit(kept, { note }, 'The note was changed')} />

@@ -10,12 +10,12 @@ import { instrumentFor } from '@nestling/core/request'
 import { highestPressed, lowestPressed } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
 import { ClaimField } from '../../../controls/ClaimField.tsx'
+import { useEggLabels } from '../../../controls/useEggLabels.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import { ovalPath } from '../../../neck/eggPath.ts'
 import { HandNeck } from '../../../neck/HandNeck.tsx'
 import { ManyEggs } from '../../../neck/ManyEggs.tsx'
 import { $session } from '../../../state/session.ts'
-import { degreeSign } from '../../../words/degrees.ts'
 import { BETWEEN_WORDS, FUNCTION_WORDS, gapWords, leftWords } from '../../../words/lane.ts'
 import { fretsWord } from '../../../words/shapes.ts'
 import type { KeyState } from '../useKey.ts'
@@ -103,6 +103,7 @@ function StepNeck({ state }: { readonly state: KeyState }) {
   const step = answer.steps[plan.step - 1]
   const standing = answer.lanes[plan.lane]?.steps[plan.step - 1]
   const used = standing?.shape ?? standing?.instead?.shape
+  const labelOf = useEggLabels(chosen?.chord.root)
   const places = useMemo(() => (chosen ? chordPlaces(chosen.chord, neck) : []), [chosen, neck])
   if (!chosen || !step) return null
   const { frets } = chosen
@@ -135,7 +136,7 @@ function StepNeck({ state }: { readonly state: KeyState }) {
       lowOnTop={settings.lowOnTop}
       // It faces as the large necks do.
       leftHanded={instrumentFor(plan, state.player).handed === 'left'}
-      labelOf={degreeSign}
+      labelOf={labelOf}
       under={({ x, y }) => {
         // With a mouse; by keyboard it is a word of the sentence.
         const pull = { onClick: () => change({ fifthInBass: true }) }
@@ -149,13 +150,13 @@ function StepNeck({ state }: { readonly state: KeyState }) {
             <ManyEggs
               kind="stone"
               size={STONE}
-              labelOf={degreeSign}
+              labelOf={labelOf}
               eggs={beside.filter((place) => place !== pulled).map(at)}
             />
             {pulled && (
               <g className={classes['pull']} data-testid="pull-fifth" {...pull}>
                 <title>the fifth into the bass</title>
-                <Egg kind="stone" {...at(pulled)} size={STONE} label={degreeSign(pulled.degree)} />
+                <Egg kind="stone" {...at(pulled)} size={STONE} label={labelOf?.(pulled) ?? ''} />
               </g>
             )}
           </>

@@ -3,13 +3,14 @@ import { useStore } from '@nanostores/react'
 import { type Chord, writeSymbol } from '@nestling/core/chord'
 import type { Lane, LaneStep } from '@nestling/core/lane'
 import { fretDistanceMm, stringNumber } from '@nestling/core/neck'
-import type { Degree } from '@nestling/core/pitch'
+import { type Degree, type NoteName, spellDegree } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
 import type { Frets } from '@nestling/core/voicing'
 import { memo, useEffect, useMemo, useRef } from 'react'
+import { useEggLabels } from '../../../controls/useEggLabels.ts'
 import { type ManyEgg, ManyEggs } from '../../../neck/ManyEggs.tsx'
 import { $session } from '../../../state/session.ts'
-import { degreeName, degreeSign } from '../../../words/degrees.ts'
+import { degreeName } from '../../../words/degrees.ts'
 import { gapWords } from '../../../words/lane.ts'
 import { counted, fretsWord } from '../../../words/shapes.ts'
 import type { KeyState } from '../useKey.ts'
@@ -82,7 +83,7 @@ export function Staircase({ state, lane, number, lastFret, width, height, sounds
         />
       ))}
       <Hops lane={lane} layout={layout} symbolOf={symbolOf} />
-      <Tones lane={lane} layout={layout} labels={settings.labels !== 'none'} />
+      <Tones lane={lane} layout={layout} />
       {drag.start !== undefined && (
         <g className={classes['start']} data-testid="lane-start">
           <path d={`M${layout.tipX(drag.start)} 0V${height}`} />
@@ -185,24 +186,17 @@ function Row({ step, before, layout, isChosen, isStop, isSounding, strings, symb
 }
 
 /** The tones of all steps, over their rows; those of a chord that stands in for a step are fainter. */
-const Tones = memo(function Tones({
-  lane,
-  layout,
-  labels,
-}: {
-  readonly lane: Lane
-  readonly layout: StairLayout
-  readonly labels: boolean
-}) {
+const Tones = memo(function Tones({ lane, layout }: { readonly lane: Lane; readonly layout: StairLayout }) {
+  const labelOf = useEggLabels()
   const size = Math.min(9.5, layout.pitch * 0.66)
-  const own = lane.steps.flatMap(({ step, shape }) => (shape ? tonesOf(step, shape, layout) : []))
+  const own = lane.steps.flatMap(({ step, chord, shape }) => (shape ? tonesOf(step, chord, shape, layout) : []))
   const instead = lane.steps.flatMap(({ step, shape, instead: other }) =>
-    shape || !other ? [] : tonesOf(step, other.shape, layout),
+    shape || !other ? [] : tonesOf(step, other.chord, other.shape, layout),
   )
   // A string that rings on outside the chord has no degree.
   const drawn = (tones: readonly Tone[]) => (
     <>
-      <ManyEggs eggs={tones.filter(isTold)} size={size} labelOf={labels ? degreeSign : undefined} />
+      <ManyEggs eggs={tones.filter(isTold)} size={size} labelOf={labelOf} />
       <ManyEggs eggs={tones.flatMap((tone) => (tone.degree ? [] : [{ ...tone, degree: '9' as const }]))} size={size} />
     </>
   )
@@ -217,7 +211,12 @@ const Tones = memo(function Tones({
 type Tone = Omit<ManyEgg, 'degree'> & { readonly degree: Degree | undefined }
 const isTold = (tone: Tone): tone is Tone & ManyEgg => tone.degree !== undefined
 
-function tonesOf(step: number, shape: NonNullable<LaneStep['shape']>, layout: StairLayout): readonly Tone[] {
+function tonesOf(
+  step: number,
+  { root }: Chord,
+  shape: NonNullable<LaneStep['shape']>,
+  layout: StairLayout,
+): readonly Tone[] {
   const aside = openAside(shape.frets)
   return shape.frets.flatMap((fret, string) =>
     fret === null
@@ -227,10 +226,16 @@ function tonesOf(step: number, shape: NonNullable<LaneStep['shape']>, layout: St
             x: layout.tipX(fret) - (aside.has(string) ? OPEN_ASIDE * layout.direction : 0),
             y: layout.stringY(step, string),
             degree: shape.degrees[string] ?? undefined,
+            note: noteOf(root, shape.degrees[string]),
+            finger: shape.fingering?.fingers[string],
+            fret,
           },
         ],
   )
 }
+
+const noteOf = (root: NoteName, degree: Degree | null | undefined): NoteName | undefined =>
+  degree ? spellDegree(root, degree) : undefined
 
 /** Of neighbouring open strings every second steps aside, so that no two tones touch. */
 function openAside(frets: Frets): ReadonlySet<number> {

@@ -9,6 +9,7 @@ import { writeNote } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
 import { highestPressed, lowestPressed } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
+import { useEggLabels } from '../../../controls/useEggLabels.ts'
 import { Egg } from '../../../neck/Egg.tsx'
 import { HandNeck, type NeckWindow } from '../../../neck/HandNeck.tsx'
 import { toBuild } from '../../../state/links.ts'
@@ -29,6 +30,7 @@ export const Place = memo(function Place({ shown }: { readonly shown: ShownMap }
     const fingering = handOn(neck, hand, { thumb }).bestFingering(chosen.frets)
     return { fingering, verdict: handVerdict(chosen.frets, neck, hand, fingering, { thumb }) }
   }, [chosen, neck, hand, thumb])
+  const labelOf = useEggLabels(map.chord.root)
   if (!chosen || !held) return <p className={classes['told']}>Take a place of the sheet to see it large.</p>
   const { frets, degrees, from, twin, more } = chosen
   const style = { naming: settings.naming, school: settings.symbols }
@@ -61,7 +63,7 @@ export const Place = memo(function Place({ shown }: { readonly shown: ShownMap }
         to={last}
         lowOnTop={settings.lowOnTop}
         leftHanded={instrumentFor(shown.question, player).handed === 'left'}
-        labelOf={degreeSign}
+        labelOf={labelOf}
         under={(window) => (
           <>
             <Roots window={window} roots={roots} frets={frets} strings={neck.open.length} />

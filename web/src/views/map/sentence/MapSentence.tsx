@@ -7,6 +7,7 @@ import { choicesOf, DEFAULT_FRET_MAX, instrumentFor } from '@nestling/core/reque
 import { ARRANGEMENT_NAMES, writeArrangement } from '@nestling/core/voicing'
 import { memo } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
+import { FittedSentence } from '../../../controls/FittedSentence.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { Word } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
@@ -52,7 +53,7 @@ export const MapSentence = memo(function MapSentence({
   const symbolOf = (chord: Chord) => writeSymbol(chord, { naming, school: settings.symbols })
   const strings = instrumentFor(question, player).tuning.strings.length
   return (
-    <p className={sentence['sentence']}>
+    <FittedSentence>
       <button
         type="button"
         className={sentence['chord']}
@@ -159,7 +160,7 @@ export const MapSentence = memo(function MapSentence({
         </>
       )}{' '}
       <More state={state} />
-    </p>
+    </FittedSentence>
   )
 })
 

@@ -1,11 +1,16 @@
 /** The sheet: one neck cut into lanes. One stop of the keyboard, arrows inside; a pointer finds the place under it. */
 import { useStore } from '@nanostores/react'
 import { type SymbolStyle, writeSymbol } from '@nestling/core/chord'
+import { handOn } from '@nestling/core/hand'
 import type { ChordMap, MapPlace } from '@nestling/core/map'
-import { type MouseEvent, memo, useEffect, useRef } from 'react'
+import type { Neck } from '@nestling/core/neck'
+import type { NoteName } from '@nestling/core/pitch'
+import type { Fingers } from '@nestling/core/shape'
+import { type MouseEvent, memo, useEffect, useMemo, useRef } from 'react'
+import { useEggLabels } from '../../../controls/useEggLabels.ts'
 import { eggPath } from '../../../neck/eggPath.ts'
 import { ManyEggs } from '../../../neck/ManyEggs.tsx'
-import { $session } from '../../../state/session.ts'
+import { $player, $session } from '../../../state/session.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
 import { missingWords, spokenPlace, WHY_SHORT, WHY_WORDS } from '../../../words/map.ts'
 import { fretsWord, stringsApart } from '../../../words/shapes.ts'
@@ -15,6 +20,7 @@ import { type DrawnPlace, type Lane, placeAt, type LaneSheet as Sheet } from './
 export interface LaneSheetProps {
   readonly sheet: Sheet
   readonly map: ChordMap
+  readonly neck: Neck
   readonly strings: number
   readonly chosen: MapPlace | undefined
   readonly take: (place: MapPlace) => void
@@ -28,9 +34,14 @@ const LANDMARKS = new Set([3, 5, 7, 9, 12, 15, 17, 19, 21, 24])
 const NUMBERED_FROM = 15
 const LABELLED_FROM = 7.6
 
-export function LaneSheet({ sheet, map, strings, chosen, take, hear, open }: LaneSheetProps) {
+export function LaneSheet({ sheet, map, neck, strings, chosen, take, hear, open }: LaneSheetProps) {
   const { settings } = useStore($session)
   const style: SymbolStyle = { naming: settings.naming, school: settings.symbols }
+  const { hand, thumb } = useStore($player)
+  const fingersOf = useMemo(() => {
+    const on = handOn(neck, hand, { thumb })
+    return ({ frets }: MapPlace) => on.bestFingering(frets)?.fingers
+  }, [neck, hand, thumb])
   const box = useRef<HTMLDivElement>(null)
   // Where the keyboard stands on a place, it goes along with the arrows.
   useEffect(() => {
@@ -54,7 +65,7 @@ export function LaneSheet({ sheet, map, strings, chosen, take, hear, open }: Lan
           sheet={sheet}
           map={map}
           strings={strings}
-          labels={settings.labels !== 'none'}
+          fingersOf={settings.labels === 'finger' ? fingersOf : undefined}
           naming={settings.naming}
           chosen={lane.places.some(({ place }) => place === chosen) ? chosen : undefined}
           take={take}
@@ -82,12 +93,13 @@ export function LaneSheet({ sheet, map, strings, chosen, take, hear, open }: Lan
 
 interface OneLaneProps extends Pick<LaneSheetProps, 'sheet' | 'map' | 'strings' | 'chosen' | 'take' | 'hear' | 'open'> {
   readonly lane: Lane
-  readonly labels: boolean
+  /** Which finger holds what; asked for only where it is shown. */
+  readonly fingersOf: ((place: MapPlace) => Fingers | undefined) | undefined
   readonly naming: NonNullable<SymbolStyle['naming']>
 }
 
 const OneLane = memo(function OneLane(props: OneLaneProps) {
-  const { lane, sheet, map, strings, chosen, take, hear, open, labels, naming } = props
+  const { lane, sheet, map, strings, chosen, take, hear, open, fingersOf, naming } = props
   const under = ({ currentTarget, clientX, clientY }: MouseEvent<SVGSVGElement>): MapPlace | undefined => {
     const { left, top, width } = currentTarget.getBoundingClientRect()
     const scale = sheet.width / width
@@ -125,7 +137,7 @@ const OneLane = memo(function OneLane(props: OneLaneProps) {
           open={open}
         />
       ))}
-      <LaneTones lane={lane} labels={labels} />
+      <LaneTones lane={lane} root={map.chord.root} fingersOf={fingersOf} />
       <LaneWords lane={lane} chosen={chosen} />
     </svg>
   )
@@ -248,12 +260,22 @@ const LaneWords = memo(function LaneWords({ lane, chosen }: Pick<OneLaneProps, '
 })
 
 /** The tones of a lane, where they were, and their ways from there: a few paths for all of its places. */
-const LaneTones = memo(function LaneTones({ lane, labels }: Pick<OneLaneProps, 'lane' | 'labels'>) {
+const LaneTones = memo(function LaneTones({
+  lane,
+  root,
+  fingersOf,
+}: Pick<OneLaneProps, 'lane' | 'fingersOf'> & { readonly root: NoteName }) {
   const { egg, places } = lane
-  const held = places.filter(({ place }) => place.hold === 'held').flatMap(({ tones }) => tones)
+  const labelAll = useEggLabels(root)
+  const held = places
+    .filter(({ place }) => place.hold === 'held')
+    .flatMap(({ place, tones }) => {
+      const fingers = fingersOf?.(place)
+      return fingers ? tones.map((tone) => ({ ...tone, finger: fingers[tone.string] })) : tones
+    })
   const beyond = places.filter(({ place }) => place.hold !== 'held').flatMap(({ tones }) => tones)
   const came = held.flatMap(({ x, y, from }) => (from ? [{ ...from, y, to: x }] : []))
-  const labelOf = labels && egg >= LABELLED_FROM ? degreeSign : undefined
+  const labelOf = egg >= LABELLED_FROM ? labelAll : undefined
   return (
     <g className={classes['tones']}>
       <path d={beyond.map((tone) => eggPath(tone, egg)).join('')} className={classes['beyond']} />

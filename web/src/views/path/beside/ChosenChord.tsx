@@ -45,6 +45,7 @@ export const ChosenChord = memo(function ChosenChord({ state }: { readonly state
       {chosenShape && (
         <>
           <StepNeck
+            root={one.chord.root}
             shape={chosenShape}
             before={before}
             lowOnTop={settings.lowOnTop}

@@ -1,17 +1,20 @@
 /** The chosen chord on the neck, with ghosts of the shape before it and the way of each finger that slides. */
 import { stringNumber } from '@nestling/core/neck'
 import type { PathShape } from '@nestling/core/path'
+import type { NoteName } from '@nestling/core/pitch'
+import { useEggLabels } from '../../../controls/useEggLabels.ts'
 import { HandNeck, type NeckFacing } from '../../../neck/HandNeck.tsx'
-import { degreeSign } from '../../../words/degrees.ts'
 import classes from './Beside.module.css'
 
 export interface StepNeckProps extends NeckFacing {
   readonly shape: PathShape
   readonly before: PathShape | undefined
+  readonly root: NoteName | undefined
 }
 
-export function StepNeck({ shape, before, ...facing }: StepNeckProps) {
+export function StepNeck({ shape, before, root, ...facing }: StepNeckProps) {
   const { frets, degrees, fingering } = shape
+  const labelOf = useEggLabels(root)
   const pressed = [...frets, ...(before?.frets ?? [])].flatMap((fret) => (fret ? [fret] : []))
   const from = Math.max(1, Math.min(...(pressed.length > 0 ? pressed : [1])) - 1)
   return (
@@ -22,7 +25,7 @@ export function StepNeck({ shape, before, ...facing }: StepNeckProps) {
       fingering={fingering}
       from={from}
       to={Math.max(from + 4, ...pressed)}
-      labelOf={degreeSign}
+      labelOf={labelOf}
       under={({ x, y }) =>
         before?.frets.map((fret, string) => {
           const now = frets[string] ?? null

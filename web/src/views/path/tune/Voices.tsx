@@ -1,9 +1,10 @@
 /** Each voice over time as a thread: pitch upwards, the top voice bold, a number only where it moves. */
 import { BASS_RANGE_BELOW } from '@nestling/core/hand'
 import type { PathShape } from '@nestling/core/path'
+import { spellDegree } from '@nestling/core/pitch'
 import { memo } from 'react'
+import { useEggLabels } from '../../../controls/useEggLabels.ts'
 import { Egg } from '../../../neck/Egg.tsx'
-import { degreeSign } from '../../../words/degrees.ts'
 import type { PathState } from '../usePath.ts'
 import { type TuneColumn, type TuneLayout, voiceMoves, voicesOf } from './layout.ts'
 import classes from './Tune.module.css'
@@ -45,7 +46,8 @@ const EGG_X = 22
 const CLOSE_PX = 14
 
 export const Voices = memo(function Voices({ state, columns, layout, scale }: VoicesProps) {
-  const { found, plan } = state.answer
+  const { found, plan, played } = state.answer
+  const labelOf = useEggLabels()
   const bass = scale.y(BASS_RANGE_BELOW)
   const [first, last] = [columns[0], columns.at(-1)]
   return (
@@ -101,11 +103,14 @@ export const Voices = memo(function Voices({ state, columns, layout, scale }: Vo
         if (!shape) return null
         const before = chord > 0 ? found.shapes[chord - 1] : undefined
         const step = found.steps[chord]
+        const root = played.chords[chord]?.chord.root
         const voices = voicesOf(shape)
         const moves = before && step ? voiceMoves(step, voicesOf(before).length, voices.length) : []
         return (
           <g key={chord}>
-            {voices.map(({ midi, degree }, voice) => {
+            {voices.map(({ midi, degree, string }, voice) => {
+              const note = root && spellDegree(root, degree)
+              const finger = shape.fingering.fingers[string]
               const by = moves.find(({ to }) => to === voice)?.by ?? 0
               // Of two voices that lie so close the lower one steps aside.
               const above = voices[voice + 1]
@@ -117,7 +122,7 @@ export const Voices = memo(function Voices({ state, columns, layout, scale }: Vo
                     y={scale.y(midi)}
                     size={plan.chosen === chord ? 10 : 9}
                     degree={degree}
-                    label={degreeSign(degree)}
+                    label={labelOf?.({ degree, note, finger, fret: shape.frets[string] ?? undefined }) ?? ''}
                   />
                   {by !== 0 && (
                     <text x={x + EGG_X - 10 + aside} y={scale.y(midi) - 5} className={classes['by']}>

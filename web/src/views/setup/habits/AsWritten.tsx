@@ -111,7 +111,7 @@ export function AsWritten() {
             to={Math.max(...sample.frets.map((fret) => fret ?? 0)) + 1}
             lowOnTop={settings.lowOnTop}
             leftHanded={player.instrument.handed === 'left'}
-            labelOf={(degree) => labelOf(degree, sample, settings)}
+            labelOf={({ degree }) => labelOf(degree, sample, settings)}
           />
         </div>
       )}

@@ -2,10 +2,10 @@
 import type { Neck } from '@nestling/core/neck'
 import { type Frets, rotations, type Voicing } from '@nestling/core/voicing'
 import { memo, useMemo } from 'react'
+import { degreeLabel } from '../../../neck/labels.ts'
 import type { NeckLayout } from '../../../neck/layout.ts'
 import { type ManyEgg, ManyEggs } from '../../../neck/ManyEggs.tsx'
 import classes from '../../../neck/neck.module.css'
-import { degreeSign } from '../../../words/degrees.ts'
 
 /** Small and quiet, and none where the shape or another stone already stands. */
 export const Stones = memo(function Stones({
@@ -33,7 +33,7 @@ export const Stones = memo(function Stones({
   return (
     <g data-testid="stones">
       <path d={stones.map((stone) => threadOf(stone.frets, layout)).join('')} className={classes['thread']} />
-      <ManyEggs eggs={eggs} size={Math.min(12, layout.rowHeight * 0.4)} kind="stone" labelOf={degreeSign} />
+      <ManyEggs eggs={eggs} size={Math.min(12, layout.rowHeight * 0.4)} kind="stone" labelOf={degreeLabel} />
     </g>
   )
 })

@@ -4,6 +4,7 @@ import { writeSymbol } from '@nestling/core/chord'
 import { withSigns } from '@nestling/core/pitch'
 import { DEFAULT_FRET_MAX } from '@nestling/core/request'
 import { EnsembleWord } from '../../../controls/EnsembleWord.tsx'
+import { FittedSentence } from '../../../controls/FittedSentence.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { $session } from '../../../state/session.ts'
 import { asked, type WorkbenchState } from '../../../state/workbench/index.ts'
@@ -20,7 +21,7 @@ export function Sentence({ state }: { readonly state: WorkbenchState }) {
   const isPlaced = question.fretMin > 1 || question.fretMax < DEFAULT_FRET_MAX
   return (
     <section aria-label="Build line" className={classes['area']}>
-      <p className={sentence['sentence']}>
+      <FittedSentence>
         <ChordWord state={state} /> <CountedWord field="manner" label="Manner" {...word} /> <EnsembleWord /> as{' '}
         <CountedWord field="arrangement" label="Arrangement" {...word} /> on{' '}
         <CountedWord field="strings" label="String set" {...word} />,{' '}
@@ -53,7 +54,7 @@ export function Sentence({ state }: { readonly state: WorkbenchState }) {
           </>
         )}{' '}
         <MoreWishes {...word} />
-      </p>
+      </FittedSentence>
       <Acts state={state} />
     </section>
   )
