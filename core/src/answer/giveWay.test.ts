@@ -3,7 +3,7 @@ import { readTypedLine, writeQuestion } from '../request/index.ts'
 import { PLAYER } from '../request/player.testkit.ts'
 import { must } from '../result/index.ts'
 import { fretsAt, writeFrets } from '../voicing/index.ts'
-import { answerGivingWay } from './index.ts'
+import { answerGivingWay, easierWay } from './index.ts'
 
 const before = must(readTypedLine('Ebmaj7 drop2 5432', PLAYER)).question
 const answer = (line: string, from = before) => {
@@ -77,3 +77,13 @@ test.each(['A', 'Am', 'Gsus4', 'E5', 'C7', 'F#m7b5 drop3 6432', 'x32010', '3 7 R
     expect(answerGivingWay(typed.question, typed.kept, PLAYER).found.playable).toBeGreaterThan(0)
   },
 )
+
+test('beside what is only stretched the easier grip is told, with the one wish that it lets go', () => {
+  const easier = (line: string) => {
+    const way = easierWay(must(readTypedLine(line, PLAYER)).question, PLAYER)
+    return way && [way.wish, writeFrets(way.frets)]
+  }
+  expect(easier('Gmaj7 drop2 6432')).toEqual(['arrangement', '3x443x'])
+  expect(easier('Cmaj7 drop2 5432')).toBeUndefined()
+  expect(easier('Cmaj7 drop3 321')).toBeUndefined()
+})

@@ -4,6 +4,7 @@
  */
 import type { KeptWish, Player, Question } from '../request/index.ts'
 import { DEFAULT_FRET_MAX } from '../request/index.ts'
+import { type Frets, fretsAt } from '../voicing/index.ts'
 import { type ShapesFound, shapesFor } from './shapes.ts'
 
 export interface GivenWay {
@@ -67,3 +68,33 @@ export function answerGivingWay(
 /** The taste of the first that can be held; without one, beyond all. */
 const firstScore = ({ playable, scores }: ShapesFound): number =>
   playable > 0 ? (scores[0] as number) : Number.POSITIVE_INFINITY
+
+export interface EasierWay {
+  /** The one wish without which it lies so much better. */
+  readonly wish: KeptWish
+  readonly question: Question
+  readonly frets: Frets
+}
+
+/** So much better a grip must be to be worth telling beside what was asked for. */
+const EASIER = 2.5
+
+/**
+ * What would be easier, where a wish that holds leaves only grips that nobody takes gladly: the first grip without one
+ * wish, the arrangement before the strings before the place. `undefined` where the asked ones are good, and where none is found at all.
+ */
+export function easierWay(question: Question, player: Player): EasierWay | undefined {
+  const first = firstScore(shapesFor(question, player, 1))
+  if (first <= GOOD || first === Number.POSITIVE_INFINITY) return undefined
+  const wishes: readonly KeptWish[] = [
+    ...(question.arrangement.kind === 'any' ? [] : (['arrangement'] as const)),
+    ...(question.strings === undefined ? [] : (['strings'] as const)),
+    ...(question.fretMin > 1 || question.fretMax < DEFAULT_FRET_MAX ? (['frets'] as const) : []),
+  ]
+  for (const wish of wishes) {
+    const freer = without(question, [wish])
+    const found = shapesFor(freer, player, 1)
+    if (firstScore(found) <= first - EASIER) return { wish, question: freer, frets: fretsAt(found, 0) }
+  }
+  return undefined
+}

@@ -4,8 +4,8 @@
  */
 export type { Answer, AnsweredShape, AnswerOptions } from './answer.ts'
 export { answerTo } from './answer.ts'
-export type { GivenWay } from './giveWay.ts'
-export { answerGivingWay } from './giveWay.ts'
+export type { EasierWay, GivenWay } from './giveWay.ts'
+export { answerGivingWay, easierWay } from './giveWay.ts'
 export type { ShapesFound } from './shapes.ts'
 export { playableCount, queryOf, shapesFor } from './shapes.ts'
 export type { Promising, TastedShape } from './tasted.ts'

@@ -215,6 +215,9 @@ describe('a changed map', () => {
     expect(new Set(twins('Ebmaj7 drop2'))).toEqual(new Set([undefined]))
     // In the chord's own letters.
     expect(new Set(twins('F#maj7 drop2', ROOT_TO_9))).toEqual(new Set(['A♯m7']))
+    // Called by what lies lowest; over its own root it is what was asked for.
+    expect(new Set(twins('Caug'))).toEqual(new Set([undefined, 'Eaug', 'G♯aug']))
+    expect(new Set(twins('Asus2'))).toEqual(new Set([undefined, 'Esus4']))
   })
   test('it opens on its easiest place', () => {
     const { map } = mapped('Ebmaj7 drop2', {}, ROOT_TO_9)

@@ -126,14 +126,14 @@ export function mapOf(question: Question, player: Player, change: MapChange = { 
       score,
       more,
       from,
-      twin: twinIn(degrees),
+      twin: twinIn(degrees, bass),
     }
   }
-  // Shapes that sound the same tones are known as the same.
+  // Shapes that sound the same tones over the same bass are known as the same.
   const twins = new Map<string, Chord | undefined>()
-  const twinIn = (degrees: readonly (Degree | null)[]): Chord | undefined => {
-    const key = chord.formula.filter((degree) => degrees.includes(degree)).join()
-    if (!twins.has(key)) twins.set(key, twinOf(chord, degrees))
+  const twinIn = (degrees: readonly (Degree | null)[], bass: Degree): Chord | undefined => {
+    const key = `${chord.formula.filter((degree) => degrees.includes(degree)).join()} ${bass}`
+    if (!twins.has(key)) twins.set(key, twinOf(chord, degrees, bass))
     return twins.get(key)
   }
   const row = (strings: StringSet): MapRow => {

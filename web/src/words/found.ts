@@ -40,6 +40,19 @@ const FREED: Readonly<Record<KeptWish, string>> = {
   frets: 'the whole neck',
 }
 
+/** "drop 3 has 3x443x": what lies easier, and what it lets go. */
+export function easierWords(
+  wish: KeptWish,
+  { arrangement, strings, frets }: { readonly arrangement: string; readonly strings: string; readonly frets: string },
+): string {
+  const said: Readonly<Record<KeptWish, string>> = {
+    arrangement,
+    strings: `strings ${strings}`,
+    frets: 'the whole neck',
+  }
+  return `${said[wish]} ${wish === 'strings' ? 'have' : 'has'} ${frets}`
+}
+
 /** Nothing found, with what makes it so. */
 export function nothingFoundWords({ chord, arrangement }: Question, where: string, beyond: number): string {
   if (arrangement.kind === 'named' && /^drop-(3|2-)/.test(arrangement.name) && chord.formula.length <= 3)
@@ -50,3 +63,6 @@ export function nothingFoundWords({ chord, arrangement }: Question, where: strin
 /** "the 5 and the root". */
 export const leftOutWords = (degrees: readonly Degree[]): string =>
   degrees.map((degree) => `the ${degree === 'R' ? 'root' : degreeSign(degree)}`).join(' and ')
+
+/** While shapes are looked for, where what is in hand would stand. */
+export const COUNTING = 'counting…'

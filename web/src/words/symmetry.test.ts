@@ -10,3 +10,9 @@ test.each([
   ['C7', undefined],
   ['Cm7b5', undefined],
 ])('%s: %s', (symbol, words) => expect(symmetryWords(must(readSymbol(symbol)), 'letters')).toBe(words))
+
+test('a shape that leaves a tone out says which of its own stay', () => {
+  const dim7 = must(readSymbol('Cdim7'))
+  expect(symmetryWords(dim7, 'letters', ['b3', 'b5', 'bb7'])).toBe('Three frets: ♭5 and 𝄫7 stay, now E♭dim7')
+  expect(symmetryWords(must(readSymbol('Caug')), 'letters', ['R', '3'])).toBe('Four frets: only 3 stays, now Eaug')
+})

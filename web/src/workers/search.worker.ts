@@ -1,6 +1,13 @@
 /** The search, off the main thread: one of these answers the page, another counts what the choices would give. */
 
-import { answerGivingWay, type GivenWay, playableCount, shapesFor } from '@nestling/core/answer'
+import {
+  answerGivingWay,
+  type EasierWay,
+  easierWay,
+  type GivenWay,
+  playableCount,
+  shapesFor,
+} from '@nestling/core/answer'
 import type { KeptWish, Player, Question } from '@nestling/core/request'
 import { expose, transfer } from 'comlink'
 
@@ -15,6 +22,7 @@ const api = {
     return transfer(answer, [found.frets.buffer, found.scores.buffer, found.reachesMm.buffer, found.held.buffer])
   },
   playableCount: (question: Question, player: Player): number => playableCount(question, player),
+  easierWay: (question: Question, player: Player): EasierWay | undefined => easierWay(question, player),
 }
 
 /**

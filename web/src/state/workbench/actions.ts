@@ -1,4 +1,5 @@
 /** What a player does at the workbench. Each is one step that can be undone; `false` says that it can't be done there. */
+import type { EasierWay } from '@nestling/core/answer'
 import { bassDegreeOf, type Chord, plainestRoot } from '@nestling/core/chord'
 import { namesOf, type ShapeName, statedFirst } from '@nestling/core/name'
 import { movedName } from '@nestling/core/near'
@@ -90,6 +91,10 @@ function statedOf(text: string, { chord }: Question, before: Step): TypedRead<St
   if (voicing === undefined) return { ok: false, error: { code: 'not_the_shape', at: 0, text: text.trim() } }
   return { ok: true, value: { question: questionAround(voicing, before.question), byHand: true, stated: true } }
 }
+
+/** What lies easier, where one wish is let go for it. */
+export const takeEasier = ({ question, frets }: EasierWay): void =>
+  step({ question, frets, byHand: false, stated: false }, { search: true })
 
 /** Takes another question as a whole: a choice of a word, a way out. */
 export function takeQuestion(question: Question): void {

@@ -8,6 +8,7 @@ export {
   nameByHand,
   setByHand,
   setString,
+  takeEasier,
   takeFingers,
   takeLine,
   takeName,
@@ -19,6 +20,7 @@ export {
 } from './actions.ts'
 export { type Address, addressOf, addressOfShape, questionTextsIn, readAddress, stepFrom } from './address.ts'
 export { $counts, $waysOut, countFor, countLines, countWord } from './counts.ts'
+export { $easier } from './easier.ts'
 export { readFirstAnswer } from './firstAnswer.ts'
 export { $otherSets } from './otherSets.ts'
 export {

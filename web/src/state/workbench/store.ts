@@ -12,6 +12,7 @@ import { atom } from 'nanostores'
 import { searchClient } from '../../workers/clients.ts'
 import { type Asked, createAsked, type Typed } from '../asked.ts'
 import { countFor, forgetCounts } from './counts.ts'
+import { easierFor, forgetEasier } from './easier.ts'
 import { forgetOtherSets, otherSetsFor } from './otherSets.ts'
 import type { Preview, Search, Step, WorkbenchState } from './types.ts'
 
@@ -99,6 +100,7 @@ async function searched(kept: readonly KeptWish[]): Promise<void> {
   const { question, player: who, search: before } = current()
   forgetCounts()
   forgetOtherSets()
+  forgetEasier()
   const last = before.status === 'found' ? before.result : before.status === 'searching' ? before.last : undefined
   found = { status: 'searching', last }
   const blink = setTimeout(publishFaint, BLINK_MS)
@@ -165,6 +167,7 @@ export const searchAgain = (): Promise<void> => search()
 function showAnswer(): void {
   publish()
   otherSetsFor(current())
+  easierFor(current())
   countFor(current())
 }
 

@@ -12,7 +12,7 @@ import { Shell } from '../../shell/Shell.tsx'
 import type { PageData } from '../../state/page.ts'
 import { saveSoundFile, swingOf } from '../../state/playback.ts'
 import { $session } from '../../state/session.ts'
-import { GAP_REASONS } from '../../words/path.ts'
+import { gapReason } from '../../words/path.ts'
 import { fretsWord } from '../../words/shapes.ts'
 import { Acts } from './Acts.tsx'
 import type { Params } from './address.ts'
@@ -97,7 +97,7 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
                   <button type="button" onClick={() => state.choose(at)}>
                     {symbolAt(at)} in bar {(played.chords[at]?.bar ?? 0) + 1}
                   </button>{' '}
-                  {GAP_REASONS[reason]}.{' '}
+                  {gapReason(reason, plan.wishes, state.neck.lastFret)}.{' '}
                 </span>
               ))}
               {gaps.length > 2 && `And ${gaps.length - 2} more.`}

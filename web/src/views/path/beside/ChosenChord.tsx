@@ -6,7 +6,7 @@ import type { Taste } from '@nestling/core/taste'
 import { memo } from 'react'
 import { $session } from '../../../state/session.ts'
 import { degreeSign } from '../../../words/degrees.ts'
-import { GAP_REASONS } from '../../../words/path.ts'
+import { gapReason } from '../../../words/path.ts'
 import { counted, fretsWord } from '../../../words/shapes.ts'
 import { TASTE_WORDS } from '../../../words/taste.ts'
 import type { PathState } from '../usePath.ts'
@@ -39,7 +39,7 @@ export const ChosenChord = memo(function ChosenChord({ state }: { readonly state
       </h2>
       {gap && (
         <p className={classes['gap']} role="status">
-          {symbol(one.chord)} {GAP_REASONS[gap.reason]}.
+          {symbol(one.chord)} {gapReason(gap.reason, plan.wishes, state.neck.lastFret)}.
         </p>
       )}
       {chosenShape && (

@@ -5,6 +5,7 @@ import type { Voicing } from '@nestling/core/voicing'
 import { memo, useCallback, useDeferredValue, useState } from 'react'
 import { $session } from '../../../state/session.ts'
 import { voicingInHand, type WorkbenchState } from '../../../state/workbench/index.ts'
+import { COUNTING } from '../../../words/found.ts'
 import classes from './Away.module.css'
 import { Family } from './Family.tsx'
 import { NeckOfNames } from './NeckOfNames.tsx'
@@ -50,7 +51,11 @@ const Away = memo(function Away({ state }: { readonly state: WorkbenchState }) {
         )}
       </div>
       {from === undefined || voicing === undefined ? (
-        <p className={classes['aside']}>Take a shape of two tones or more to see what it can become.</p>
+        <p className={classes['aside']}>
+          {state.search.status === 'searching'
+            ? COUNTING
+            : 'Take a shape of two tones or more to see what it can become.'}
+        </p>
       ) : (
         <>
           <NeckOfNames state={state} from={from} hold={hold} />

@@ -1,19 +1,27 @@
 /** Found: the shapes that answer the sentence, as bars at their true places under the neck, or as small necks. */
 
 import { useStore } from '@nanostores/react'
+import type { EasierWay } from '@nestling/core/answer'
 import { leftOutBesides } from '@nestling/core/chord'
 import { handOn } from '@nestling/core/hand'
-import { stringNumber } from '@nestling/core/neck'
-import { relocate, type Voicing, voicingOf } from '@nestling/core/voicing'
+import { type Neck, stringNumber } from '@nestling/core/neck'
+import { relocate, soundingStrings, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { memo, useMemo, useRef } from 'react'
 import { Stopped } from '../../../controls/Stopped.tsx'
 import { TOLD_MARGINS } from '../../../neck/layout.ts'
 import { useBoard } from '../../../neck/useBoard.ts'
 import { useScrollTogether } from '../../../neck/useScrollTogether.ts'
 import { $session, changeSettings } from '../../../state/session.ts'
-import { $otherSets, neckIn, searchAgain, type WorkbenchState } from '../../../state/workbench/index.ts'
-import { gaveWayWords, leftOutWords } from '../../../words/found.ts'
-import { fretsWord, stringsApart } from '../../../words/shapes.ts'
+import {
+  $easier,
+  $otherSets,
+  neckIn,
+  searchAgain,
+  takeEasier,
+  type WorkbenchState,
+} from '../../../state/workbench/index.ts'
+import { easierWords, gaveWayWords, leftOutWords } from '../../../words/found.ts'
+import { fretsWord, stringsApart, toldArrangement } from '../../../words/shapes.ts'
 import classes from './Found.module.css'
 import { Moves } from './Moves.tsx'
 import { Necks } from './Necks.tsx'
@@ -36,6 +44,7 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
     [result, root, formula, neck],
   )
   const others = useOtherSets(state, shapes)
+  const easier = useStore($easier)
   const box = useRef<HTMLElement>(null)
   useScrollTogether(box, 'Neck')
   const where =
@@ -77,6 +86,7 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
             {gaveWay}
           </span>
         )}
+        {easier && easier.question === question && !state.faint && <Easier way={easier.way} neck={neck} />}
         {result?.truncated && search.status === 'found' && (
           <span className={classes['note']}>
             {result.shown} of {result.count} are shown: name a string set or an arrangement to see the others
@@ -192,3 +202,19 @@ const setWord = (mask: number, strings: number): string =>
     .filter((index) => (mask >> index) & 1)
     .map((index) => stringNumber(index, strings))
     .join(' ')
+
+/** What would be easier, to be taken by a press. */
+function Easier({ way, neck }: { readonly way: EasierWay; readonly neck: Neck }) {
+  const voicing = voicingOf(way.question.chord, way.frets, neck)
+  if (!voicing) return null
+  const words = easierWords(way.wish, {
+    arrangement: toldArrangement(voicing.arrangement),
+    strings: stringsApart(soundingStrings(way.frets), neck.open.length),
+    frets: fretsWord(way.frets),
+  })
+  return (
+    <button type="button" className={classes['easier']} data-testid="easier" onClick={() => takeEasier(way)}>
+      easier: {words}
+    </button>
+  )
+}

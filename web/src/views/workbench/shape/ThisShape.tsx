@@ -9,6 +9,7 @@ import { Word, type WordChoice } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
 import { takeFingers, type WorkbenchState } from '../../../state/workbench/index.ts'
 import { degreeName, degreeSign } from '../../../words/degrees.ts'
+import { COUNTING } from '../../../words/found.ts'
 import { inversionWords, reasonWords, registerWord, silentWord, verdictWords } from '../../../words/hand.ts'
 import { fingersWord, fretsWord, toldArrangement } from '../../../words/shapes.ts'
 import { symmetryWords } from '../../../words/symmetry.ts'
@@ -32,13 +33,16 @@ const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState })
       <section aria-label="This shape" className={classes['section']}>
         <h2 className={classes['head']}>This shape</h2>
         <p className={classes['aside']}>
-          Nothing in hand. Type a chord or frets, take a shape from the list, or press places on the neck: the name
-          follows.
+          {state.search.status === 'searching'
+            ? COUNTING
+            : 'Nothing in hand. Type a chord or frets, take a shape from the list, or press places on the neck: the name follows.'}
         </p>
       </section>
     )
   const { voicing, neck, verdict } = inHand
-  const symmetry = voicing && symmetryWords(state.question.chord, settings.naming)
+  const { chord } = state.question
+  const sounding = chord.formula.filter((degree) => voicing?.degrees.includes(degree))
+  const symmetry = voicing && symmetryWords(chord, settings.naming, sounding)
   const register = registerWarnings(
     voicing?.midis.filter((midi): midi is number => midi !== null) ?? [],
     settings.withBassPlayer,
