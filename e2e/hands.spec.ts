@@ -149,3 +149,93 @@ test('with a place typed, ] and [ take the next strings and keep a shape in hand
     await expect(shape(page)).toHaveText(/\d/)
   }
 })
+
+for (const [width, height] of [
+  [1280, 800],
+  [1024, 768],
+  [390, 844],
+] as const)
+  test(`nothing that is typed or told moves the neck at ${width}`, async ({ page }) => {
+    await page.setViewportSize({ width, height })
+    await page.goto('/')
+    await settled(page)
+    const top = () =>
+      page
+        .getByTestId('neck')
+        .first()
+        .evaluate((neck) => Math.round(neck.getBoundingClientRect().top + window.scrollY))
+    const before = await top()
+    for (const line of [
+      'Cmaj7 open doubled no 5 3rd bass 7th top fret 5',
+      'Ebmaj13#11 doubled 5432 frets 3 to 12',
+      'zzz',
+      'x32010 320003',
+      'Am7 frets 12 to 18',
+    ]) {
+      await page.keyboard.press('/')
+      await typeKeys(page, line)
+      expect(await top(), line).toBe(before)
+      await page.keyboard.press('Escape')
+      await settled(page)
+      expect(await top(), line).toBe(before)
+    }
+  })
+
+test('beside a stretch the easier grip is told, and a press takes it', async ({ page }) => {
+  await page.goto('/')
+  await settled(page)
+  await typed(page, 'Gmaj7 drop2 6432')
+  await expect(page.getByTestId('easier')).toHaveText('easier: drop 3 has 3x443x')
+  await page.getByTestId('easier').click()
+  await expect(shape(page)).toHaveText('3x443x')
+  await expect(page.getByTestId('easier')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByTestId('easier')).toBeVisible()
+})
+
+test('L changes what stands in the eggs of every view', async ({ page }) => {
+  for (const [path, eggs] of [
+    ['/?chord=Ebmaj7&shape=x6878x', '[data-testid=egg]'],
+    ['/map?chord=Ebmaj7', '[data-testid=map-lane] tspan'],
+    ['/key?key=Bb', 'svg tspan'],
+    [`/path?${new URLSearchParams({ chart: '| Dm7 | G7 |' })}`, 'svg text'],
+  ] as const) {
+    await page.goto(path)
+    await settled(page)
+    const told = () => page.locator(eggs).allTextContents()
+    const seen = new Set([(await told()).join()])
+    for (let press = 1; press < 4; press++) {
+      await page.keyboard.press('l')
+      await expect.poll(async () => seen.has((await told()).join()), path).toBe(false)
+      seen.add((await told()).join())
+    }
+    await page.keyboard.press('l')
+    await expect.poll(async () => seen.has((await told()).join())).toBe(true)
+  }
+})
+
+test('what closes gives the focus back to what opened it; a finished line rests on something with a name', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await settled(page)
+  const keys = page.getByRole('button', { name: 'Keys' })
+  await keys.focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(keys).toBeFocused()
+  await typed(page, 'Am7')
+  expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toContain('line is done')
+})
+
+test('an augmented chord is called by its bass, and Asus2 stays what was asked', async ({ page }) => {
+  await page.goto('/map')
+  await settled(page)
+  await typed(page, 'Caug')
+  const names = () => page.getByTestId('map-lane').locator('text').allTextContents()
+  await expect.poll(async () => (await names()).join(' ')).toContain('Eaug')
+  expect((await names()).join(' ')).not.toContain('C♯aug')
+  await typed(page, 'Asus2')
+  await expect(page.getByTestId('place-name')).toContainText('Asus2')
+})

@@ -2,6 +2,7 @@
 import { Modal } from '@mantine/core'
 import { useStore } from '@nanostores/react'
 import { LETTER_KEYS, type Settings } from '../contracts/settings.ts'
+import { useFocusBack } from '../controls/useFocusBack.ts'
 import { $session, changeSettings } from '../state/session.ts'
 import classes from './KeysHelp.module.css'
 import { capsOf, type KeyLine } from './keyTable.ts'
@@ -28,6 +29,7 @@ const WORDS = [
 
 export default function KeysHelp({ lines, close }: KeysHelpProps) {
   const { settings } = useStore($session)
+  useFocusBack()
   return (
     <Modal.Root opened onClose={close} size="lg">
       <Modal.Overlay />

@@ -3,6 +3,7 @@ import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { chordScale, writeKey, writeStep } from '@nestling/core/key'
 import { withSigns } from '@nestling/core/pitch'
+import { useFocusBack } from '../../controls/useFocusBack.ts'
 import { SmallNeck } from '../../neck/SmallNeck.tsx'
 import { $session } from '../../state/session.ts'
 import { askWords, FUNCTION_WORDS } from '../../words/lane.ts'
@@ -14,6 +15,7 @@ const DEPTHS_TOLD = ['triads', 'sevenths', 'ninths'] as const
 
 export function CheatSheet({ state, close }: { readonly state: KeyState; readonly close: () => void }) {
   const { settings } = useStore($session)
+  useFocusBack()
   const { answer, plan } = state
   const { key, school } = answer.plan
   const symbolOf = (chord: Parameters<typeof writeSymbol>[0]) =>

@@ -2,8 +2,8 @@
 import { stringNumber } from '@nestling/core/neck'
 import type { PathShape } from '@nestling/core/path'
 import type { NoteName } from '@nestling/core/pitch'
-import { useEggLabels } from '../../../controls/useEggLabels.ts'
 import { HandNeck, type NeckFacing } from '../../../neck/HandNeck.tsx'
+import { useEggLabels } from '../../../shell/useEggLabels.ts'
 import classes from './Beside.module.css'
 
 export interface StepNeckProps extends NeckFacing {
