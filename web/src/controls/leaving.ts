@@ -9,8 +9,18 @@ export const $finished = atom(false)
 
 export function leaveField(field: HTMLElement): void {
   const rest = field.parentElement?.querySelector<HTMLElement>('[data-rest]')
-  if (rest) rest.focus()
-  else field.blur()
+  if (!rest) return field.blur()
+  // A name only while it has the focus: it stands inside the field's label, and would be read as a part of it.
+  rest.setAttribute('role', 'note')
+  rest.setAttribute('aria-label', 'The line is done; keys are the page’s')
+  rest.addEventListener('blur', unnamed, { once: true })
+  return rest.focus()
+}
+
+function unnamed({ currentTarget }: FocusEvent): void {
+  if (!(currentTarget instanceof HTMLElement)) return
+  currentTarget.removeAttribute('role')
+  currentTarget.removeAttribute('aria-label')
 }
 
 /** What the keys of such a field do. */
