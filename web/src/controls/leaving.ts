@@ -9,12 +9,15 @@ export const $finished = atom(false)
 
 export function leaveField(field: HTMLElement): void {
   const rest = field.parentElement?.querySelector<HTMLElement>('[data-rest]')
-  if (!rest) return field.blur()
+  if (!rest) {
+    field.blur()
+    return
+  }
   // A name only while it has the focus: it stands inside the field's label, and would be read as a part of it.
   rest.setAttribute('role', 'note')
   rest.setAttribute('aria-label', 'The line is done; keys are the page’s')
   rest.addEventListener('blur', unnamed, { once: true })
-  return rest.focus()
+  rest.focus()
 }
 
 function unnamed({ currentTarget }: FocusEvent): void {
