@@ -2,13 +2,16 @@
  * Starts Nestling: opens the database (migrations first), then serves pages, endpoints and files.
  * Every expected failure is one line and exit code 1.
  */
+import { createHash } from 'node:crypto'
 import { existsSync } from 'node:fs'
+import { readdir } from 'node:fs/promises'
 import { createServer, type RequestListener } from 'node:http'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import compression from 'compression'
 import express from 'express'
 import { dataFolder } from '../../scripts/dataFolder.mjs'
+import { BUILD_HEADER } from '../src/contracts/build.ts'
 import { DataProblem, openDatabase } from '../src/data/database.ts'
 import { isLoopback, listeningHost } from '../src/pages/api/_border.ts'
 import { VIEWS } from '../src/shell/views.ts'
@@ -77,10 +80,17 @@ for (const [file, load] of pageMap) if (file.startsWith('src/pages/')) await loa
 await drawn(handler, { method: 'GET', url: '/healthz', headers: { host: '127.0.0.1' } })
 const draw = await ready
 
+/** Files carry their contents in their names: all names together are the build. */
+const build = createHash('sha256')
+  .update((await readdir(join(web, 'dist/client/_astro'))).toSorted().join())
+  .digest('hex')
+  .slice(0, 16)
+
 const app = express()
 app.disable('x-powered-by')
 app.use((_request, response, next) => {
   response.setHeader('x-content-type-options', 'nosniff')
+  response.setHeader(BUILD_HEADER, build)
   response.setHeader('referrer-policy', 'same-origin')
   response.setHeader('x-frame-options', 'DENY')
   response.setHeader('cross-origin-resource-policy', 'same-origin')

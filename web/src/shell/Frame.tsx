@@ -1,7 +1,11 @@
 /** The frame that every view stands in: its heading, what is said aloud, the keys and their list. */
 import { useStore } from '@nanostores/react'
-import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
-import { $keysOpen, openKeys } from './help.ts'
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { later, WHY_MISSING } from '../controls/later.tsx'
+import { tell } from '../state/notices.ts'
+import { whyMissing } from '../state/served.ts'
+import { $keysOpen, closeKeys, openKeys } from './help.ts'
+import type { KeysHelpProps } from './KeysHelp.tsx'
 import { type KeyLine, keyLines, pageKeysOf, type SharedActs } from './keyTable.ts'
 import { usePageKeys } from './pageKeys.ts'
 import { $title } from './title.ts'
@@ -20,7 +24,15 @@ export interface FrameProps {
 }
 
 /** The dialog is seldom opened: it loads when it is. */
-const KeysHelp = lazy(() => import('./KeysHelp.tsx'))
+const KeysHelp = later(() => import('./KeysHelp.tsx'), { what: 'The list of keys', instead: NoKeysHelp })
+
+function NoKeysHelp({ close }: KeysHelpProps) {
+  useEffect(() => {
+    close()
+    void whyMissing().then((why) => tell.problem('The list of keys could not be loaded', WHY_MISSING[why], 'no-keys'))
+  }, [close])
+  return null
+}
 
 const NONE: readonly KeyLine[] = []
 const NO_ACTS: SharedActs = {}
@@ -38,11 +50,7 @@ export function Frame({ title, heading, announcement = '', acts = NO_ACTS, keys 
       <p className="heard-only" aria-live="polite">
         {said}
       </p>
-      {help && (
-        <Suspense>
-          <KeysHelp lines={lines} close={() => $keysOpen.set(false)} />
-        </Suspense>
-      )}
+      {help && <KeysHelp lines={lines} close={closeKeys} />}
     </>
   )
 }

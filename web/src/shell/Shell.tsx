@@ -21,8 +21,10 @@ import { sendWhenBack } from '../state/away.ts'
 import { cameBack } from '../state/cameBack.ts'
 import { $carried, addressIn, openCarried } from '../state/carried.ts'
 import { lookAtDeedsAgain, openDeeds } from '../state/deeds.ts'
+import { tell } from '../state/notices.ts'
 import { openPage, type PageData } from '../state/page.ts'
 import { onPrintKey } from '../state/printing.ts'
+import { $isRenewed } from '../state/served.ts'
 import { $session, chooseInstrument, openWaitingSettings } from '../state/session.ts'
 import { openTrayPast, openWaitingTray, refreshTray } from '../state/tray.ts'
 import { BREAKPOINTS } from '../styles/breakpoints.mjs'
@@ -51,6 +53,13 @@ export interface ShellProps {
   readonly children: ReactNode
 }
 
+const RENEWED =
+  'Nestling was renewed on the server; this page is of the version before. What is asked here stays over a reload.'
+const RENEWED_WAYS = [
+  ['Reload', () => window.location.reload()],
+  ['Later', () => undefined],
+] as const
+
 export function Shell({ view, page, fixed = false, foldsTray = false, children }: ShellProps) {
   useState(() => openPage(page))
   const { instrument, settings } = useStore($session)
@@ -69,6 +78,9 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
     openWaitingSettings()
     openWaitingTray()
     const noLonger = sendWhenBack()
+    const unheard = $isRenewed.subscribe((isRenewed) => {
+      if (isRenewed) tell.choice(RENEWED, RENEWED_WAYS)
+    })
     const onShow = ({ persisted }: PageTransitionEvent) => {
       if (!persisted) return
       lookAtDeedsAgain()
@@ -81,6 +93,7 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
     void doWhatWasPressed()
     return () => {
       noLonger()
+      unheard()
       window.removeEventListener('keydown', onPrintKey)
       window.removeEventListener('pageshow', onShow)
     }

@@ -4,9 +4,10 @@ import { useStore } from '@nanostores/react'
 import { neckFor } from '@nestling/core/shape'
 import { soundedNotes } from '@nestling/core/time'
 import { highestPressed, lowestPressed } from '@nestling/core/voicing'
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { StepTexts, Tray as TrayTexts } from '../contracts/progression.ts'
 import { IconBookmark, IconPlayerPlay, IconPlayerStop, IconTrash } from '../controls/icons.ts'
+import { later } from '../controls/later.tsx'
 import { NameField } from '../controls/NameField.tsx'
 import { $playing, stop } from '../sound/transport.ts'
 import { newId } from '../state/ids.ts'
@@ -18,7 +19,7 @@ import { $tray, emptyTray, keepTray, nameTray, putBack, removeFromTray, shownSte
 import { counted } from '../words/shapes.ts'
 import { Landing } from './Landing.tsx'
 import classes from './Tray.module.css'
-import type { FretWindow } from './TraySteps.tsx'
+import type { FretWindow, TrayStepsProps } from './TraySteps.tsx'
 
 const WIDEST_WINDOW = 12
 
@@ -36,17 +37,23 @@ function walkOf(steps: readonly StepTexts[]): { readonly window: FretWindow; rea
 }
 
 /** Sorting by hand is loaded with the first shape; where the server does not give it now, the shapes are listed all the same. */
-const TraySteps = lazy(() => import('./TraySteps.tsx').catch(() => ({ default: PlainSteps })))
+const TraySteps = later(() => import('./TraySteps.tsx'), {
+  what: 'The tray',
+  meanwhile: <span className={classes['shapes']} />,
+  instead: PlainSteps,
+})
 
-const PlainSteps = ({ steps }: { readonly steps: readonly StepTexts[] }) => (
-  <ol className={classes['plain']} aria-label="Shapes in the tray">
-    {steps.map((step) => (
-      <li key={step.id}>
-        {stepSymbol(step)} {step.shape?.frets}
-      </li>
-    ))}
-  </ol>
-)
+function PlainSteps({ steps }: Pick<TrayStepsProps, 'steps'>) {
+  return (
+    <ol className={classes['plain']} aria-label="Shapes in the tray">
+      {steps.map((step) => (
+        <li key={step.id}>
+          {stepSymbol(step)} {step.shape?.frets}
+        </li>
+      ))}
+    </ol>
+  )
+}
 
 /** Seconds from one shape of the row to the next. */
 const APART_S = 1.4
@@ -68,14 +75,10 @@ export function Tray() {
         <p className={classes['empty']}>
           empty: <kbd>T</kbd> adds the shape in hand, to play in a row or to save
         </p>
+      ) : isHere ? (
+        <TraySteps steps={steps} playing={playing} window={window} remove={remove} />
       ) : (
-        <Suspense fallback={<span className={classes['shapes']} />}>
-          {isHere ? (
-            <TraySteps steps={steps} playing={playing} window={window} remove={remove} />
-          ) : (
-            <span className={classes['shapes']} />
-          )}
-        </Suspense>
+        <span className={classes['shapes']} />
       )}
       {steps.length === 0 && <Landing />}
       {steps.length > 0 && (

@@ -3,3 +3,4 @@ import { atom } from 'nanostores'
 
 export const $keysOpen = atom(false)
 export const openKeys = (): void => $keysOpen.set(true)
+export const closeKeys = (): void => $keysOpen.set(false)

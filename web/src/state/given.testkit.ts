@@ -31,6 +31,17 @@ export function givenWindow(): Map<string, string> {
   return kept
 }
 
+/** What every page of a browser shares. */
+export function givenBrowser(): Map<string, string> {
+  const kept = new Map<string, string>()
+  vi.stubGlobal('localStorage', {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, text: string) => kept.set(key, text),
+    removeItem: (key: string) => kept.delete(key),
+  })
+  return kept
+}
+
 /** A document that keeps cookies, another's among them. */
 export function givenCookies() {
   const kept = new Map([['nestling', 'token']])

@@ -1,6 +1,7 @@
 /** Calls to our own endpoints. A refusal is a value with the server's sentence; a lost connection says so. */
 import type { Problem } from '../contracts/problem.ts'
 import { tellOthers } from './otherPages.ts'
+import { heardFrom } from './served.ts'
 
 export type Reply<T> =
   | { readonly ok: true; readonly value: T }
@@ -28,6 +29,7 @@ export async function call<T>(method: Method, path: string, body?: unknown): Pro
       headers: { 'content-type': 'application/json' },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     })
+    heardFrom(response)
     // An answer that is cut short is none.
     value = (response.ok && response.status !== 204 ? await response.json() : undefined) as T
   } catch {

@@ -1,7 +1,7 @@
 import { readShape } from '@nestling/core/shape'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { EMPTY_TRAY, MOST_STEPS, type Tray } from '../contracts/progression.ts'
-import { givenServer, givenWindow } from './given.testkit.ts'
+import { givenBrowser, givenServer, givenWindow } from './given.testkit.ts'
 
 const told = vi.hoisted(() => ({ problems: [] as string[] }))
 vi.mock('./notices.ts', () => ({
@@ -152,6 +152,35 @@ test('what an earlier page could not send is joined with what the server has now
   await sendAll()
   expect(asked[0]?.body).toMatchObject({ version: 4, steps: { length: 2 } })
   expect($trayKept.get()).toBe('kept')
+})
+
+/** What another page of the browser left waiting, before it was closed. */
+const leftBehind = (steps: Tray['steps']) =>
+  waitingUnder('tray').write({ base: EMPTY_TRAY, mine: { ...EMPTY_TRAY, steps } })
+
+test('whoever sends reads what waits: another page’s tray is joined and not overwritten', async () => {
+  givenBrowser()
+  const asked = elsewhere(EMPTY_TRAY)
+  const sentSteps = () => (asked.at(-1)?.body as Tray | undefined)?.steps
+  leftBehind([other])
+  await sendAll()
+  expect($tray.get().steps).toEqual([other])
+  expect(sentSteps()).toEqual([other])
+  expect($waitingHere.get()).toBe(0)
+  leftBehind([other, { ...other, id: 'another' }])
+  await addToTray([shape('x8688x')])
+  expect(sentSteps()?.map(({ id }) => id)).toContain('another')
+  expect($tray.get().steps).toHaveLength(3)
+})
+
+test('where the two can’t be joined both are shown, and nothing is written', async () => {
+  givenBrowser()
+  openTray({ ...EMPTY_TRAY, title: 'mine here' })
+  const asked = elsewhere({ ...EMPTY_TRAY, title: 'mine here' })
+  waitingUnder('tray').write({ base: EMPTY_TRAY, mine: { ...EMPTY_TRAY, title: 'left there' } })
+  await sendAll()
+  expect($trayConflict.get()).toMatchObject({ mine: { title: 'left there' }, theirs: { title: 'mine here' } })
+  expect(asked.filter(({ method }) => method === 'PUT')).toEqual([])
 })
 
 test('a page that was drawn before this window’s last answer asks once more', async () => {

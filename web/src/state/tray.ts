@@ -28,7 +28,37 @@ export const $trayConflict = atom<{ readonly mine: TrayTexts; readonly theirs: T
 
 /** As the server last had it: what is changed here is changed from there. */
 let base: Tray = EMPTY_TRAY
-const waiting = waitingUnder<{ readonly base: Tray; readonly mine: TrayTexts }>('tray')
+interface Left {
+  readonly base: Tray
+  readonly mine: TrayTexts
+}
+const waiting = waitingUnder<Left>('tray')
+/** What waits and is in this page's tray already, as text: anything else there is another page's. */
+let holds = ''
+function letWait(left: Left | undefined): void {
+  waiting.write(left)
+  holds = left === undefined ? '' : JSON.stringify(left)
+}
+
+/**
+ * What another page of the browser could not send joins this page's tray before that is sent: whoever sends takes it off the
+ * list of what waits. False where the two can't be joined: both are kept to choose from.
+ */
+function takeWaiting(): boolean {
+  const left = waiting.read()
+  if (left === undefined || JSON.stringify(left) === holds) return true
+  const now = $tray.get()
+  const joined = mergedTray(textsOf(left.base), left.mine, textsOf(now), MOST_STEPS)
+  if (!joined) {
+    base = left.base
+    $tray.set({ ...left.mine, version: now.version })
+    bothKept(left.mine, now)
+    return false
+  }
+  $tray.set({ ...joined, version: now.version })
+  holds = JSON.stringify(left)
+  return true
+}
 /** The last version that this window was answered: its next page may have been drawn before. */
 const ANSWERED = 'answered.tray'
 
@@ -54,7 +84,7 @@ export function openWaitingTray(): void {
   }
   const joined = mergedTray(textsOf(left.base), left.mine, textsOf(base), MOST_STEPS)
   if (joined) {
-    waiting.write(left)
+    letWait(left)
     $tray.set({ ...joined, version: base.version })
     $trayKept.set('waiting for the server')
     return
@@ -133,6 +163,7 @@ function send(to: Change): Promise<void> {
     // Until somebody has chosen, nothing is written over anything.
     const open = $trayConflict.get()
     if (open) return bothKept(textsOf($tray.get()), open.theirs)
+    if (!takeWaiting()) return
     const sent = $tray.get()
     const reply = await call<Tray>('PUT', '/api/tray', sent)
     if (reply.ok) {
@@ -141,14 +172,14 @@ function send(to: Change): Promise<void> {
       base = { ...sent, version }
       $tray.set({ ...$tray.get(), version })
       keepInWindow(ANSWERED, version)
-      waiting.write(undefined)
+      letWait(undefined)
       $trayKept.set('kept')
       tellOthers('tray', $tray.get())
       return
     }
     if (reply.status === 409) return joinTheirs()
     const isNews = waiting.read() === undefined
-    waiting.write(isAway(reply) ? { base, mine: textsOf($tray.get()) } : undefined)
+    letWait(isAway(reply) ? { base, mine: textsOf($tray.get()) } : undefined)
     if (!isAway(reply)) {
       $trayKept.set('not kept')
       tell.problem('The tray is not kept', reply.message)
@@ -175,7 +206,7 @@ async function joinTheirs(): Promise<void> {
 
 /** Both states, here and over a reload, with what they grew from. */
 function bothKept(mine: TrayTexts, theirs: Tray): void {
-  waiting.write({ base, mine })
+  letWait({ base, mine })
   $trayConflict.set({ mine, theirs })
   $trayKept.set('not kept')
 }

@@ -2,9 +2,9 @@
 import { useStore } from '@nanostores/react'
 import { writeNote } from '@nestling/core/pitch'
 import { middleOf } from '@nestling/core/practice'
-import { lazy, Suspense } from 'react'
 import type { LogSummary } from '../../contracts/practice.ts'
 import { Heads } from '../../controls/Heads.tsx'
+import { later } from '../../controls/later.tsx'
 import { $session } from '../../state/session.ts'
 import { longDay, shortDay, weekdayWords } from '../../words/days.ts'
 import { counted } from '../../words/shapes.ts'
@@ -15,8 +15,9 @@ import classes from './Weeks.module.css'
 
 /** The charts' library comes by itself, while the entries are counted. */
 const charts = () => import('./Charts.tsx')
-const Charts = lazy(charts)
-export const loadCharts = (): void => void charts()
+const Charts = later(charts, { what: 'The charts', meanwhile: <div className={classes['waiting']} /> })
+/** What does not come is told where it would stand. */
+export const loadCharts = (): void => void charts().catch(() => undefined)
 
 const minutesOf = (seconds: number): number => Math.round(seconds / 6) / 10
 
@@ -81,9 +82,7 @@ export function Weeks({ state, log }: { readonly state: LogState; readonly log: 
           </table>
         </div>
       ) : (
-        <Suspense fallback={<div className={classes['waiting']} />}>
-          <Charts days={days} tempo={log.tempo} wished={settings.wishedTempo} brush={state.brush} />
-        </Suspense>
+        <Charts days={days} tempo={log.tempo} wished={settings.wishedTempo} brush={state.brush} />
       )}
     </section>
   )

@@ -2,7 +2,8 @@
 
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { lazy, memo, Suspense } from 'react'
+import { memo } from 'react'
+import { later } from '../../controls/later.tsx'
 import { Stopped } from '../../controls/Stopped.tsx'
 import { useAsOf } from '../../controls/useAsOf.ts'
 import { usePrinted } from '../../controls/usePrinted.ts'
@@ -129,7 +130,10 @@ const Bench = memo(function Bench({ params }: { readonly params: Params }) {
 })
 
 /** The engraver is loaded with the first tune that is written. */
-const WrittenTune = lazy(async () => ({ default: (await import('./tune/WrittenTune.tsx')).WrittenTune }))
+const WrittenTune = later(async () => ({ default: (await import('./tune/WrittenTune.tsx')).WrittenTune }), {
+  what: 'Staff and TAB',
+  meanwhile: <p role="status">Drawing staff and TAB…</p>,
+})
 
 /** The tune in time, in systems under one another, on staff and TAB, or as a table. */
 function TuneAs({ state }: { readonly state: PathState }) {
@@ -144,11 +148,7 @@ function TuneAs({ state }: { readonly state: PathState }) {
       <div className={classes['long']}>
         {as === 'systems' && <Systems state={state} />}
         {as === 'table' && <TuneTable state={state} />}
-        {as === 'written' && (
-          <Suspense fallback={<p role="status">Drawing staff and TAB…</p>}>
-            <WrittenTune state={state} />
-          </Suspense>
-        )}
+        {as === 'written' && <WrittenTune state={state} />}
       </div>
     </>
   )

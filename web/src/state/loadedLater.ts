@@ -1,0 +1,2 @@
+/** Loading on first use, for views; see there. */
+export { loaded } from '../workers/loaded.ts'
