@@ -245,3 +245,19 @@ test('another page changed it: what is here is not kept over it, and that is tol
   await expect(page.getByText(/was changed on another page/)).toBeVisible()
   expect((await (await page.request.get(`/api/sheets/${id}`)).json()).ink).toBe('grey')
 })
+
+test('words are kept while they are typed: a reload with the field still open loses none', async ({ page }) => {
+  const id = await open(page, 'Slow Ferry')
+  const put = page.getByRole('region', { name: 'Blocks' })
+  await put.getByRole('button', { name: 'words', exact: true }).click()
+  const words = page.getByRole('textbox', { name: /words; a line/ })
+  await typeOver(words, 'Slowly, as the ferry lands.')
+  const kept = async () => JSON.stringify(await (await page.request.get(`/api/sheets/${id}`)).json())
+  await expect.poll(kept).toContain('Slowly, as the ferry lands.')
+  await expect(words).toBeFocused()
+  await typeOver(words, 'Slowly, as the ferry turns.')
+  // Within the pause.
+  await page.reload()
+  await expect(pages(page).first()).toContainText('Slowly, as the ferry turns.')
+  expect(await kept()).toContain('Slowly, as the ferry turns.')
+})

@@ -1,6 +1,7 @@
 /** A name that is changed where it stands: Enter keeps it, Escape leaves the old one. */
 import { TextInput } from '@mantine/core'
 import { useState } from 'react'
+import type { Draft } from './useDraft.ts'
 
 export interface NameFieldProps {
   readonly label: string
@@ -9,14 +10,18 @@ export interface NameFieldProps {
   readonly mayBeEmpty?: boolean
   readonly placeholder?: string | undefined
   readonly width?: number | undefined
+  /** What is typed and not kept yet, where it outlives the page. */
+  readonly draft?: Draft | undefined
   /** Given the new name, or `undefined` when the old one stays. */
   readonly done: (name: string | undefined) => unknown
 }
 
 const MOST = 60
 
-export function NameField({ label, name, mayBeEmpty = false, placeholder, width, done }: NameFieldProps) {
-  const [text, setText] = useState(name)
+export function NameField({ label, name, mayBeEmpty = false, placeholder, width, draft, done }: NameFieldProps) {
+  const own = useState<string | undefined>(undefined)
+  const [typed, setText] = draft ?? own
+  const text = typed ?? name
   const problem =
     !mayBeEmpty && text.trim() === ''
       ? 'A name needs a character or more'

@@ -13,9 +13,10 @@ import type {
   WordsBlock,
 } from '@nestling/core/sheet'
 import { readArrangement } from '@nestling/core/voicing'
-import { useId, useState } from 'react'
+import { useId } from 'react'
 import { Choice } from '../../controls/Choice.tsx'
 import sentence from '../../controls/sentence.module.css'
+import { useTyped } from '../../controls/useTyped.ts'
 import { messageOf } from '../../words/errors.ts'
 import classes from './Blocks.module.css'
 import type { SheetState } from './useSheet.ts'
@@ -62,13 +63,9 @@ function TextSetting({
   readonly wrong?: (text: string) => string | undefined
   readonly take: (text: string) => void
 }) {
-  const [text, setText] = useState<string | undefined>(undefined)
-  const problem = text === undefined ? undefined : wrong?.(text)
+  const { text, type, finish, letGo } = useTyped(value, take, (typed) => wrong?.(typed) === undefined)
+  const problem = text === value ? undefined : wrong?.(text)
   const id = useId()
-  const finish = () => {
-    if (text !== undefined && problem === undefined && text !== value) take(text)
-    setText(undefined)
-  }
   return (
     <>
       <label htmlFor={id}>{label}</label>
@@ -76,15 +73,15 @@ function TextSetting({
         id={id}
         type="text"
         className={`plain-field ${short ? classes['short'] : ''}`}
-        value={text ?? value}
+        value={text}
         maxLength={most}
         aria-invalid={problem !== undefined}
         spellCheck={false}
-        onChange={(event) => setText(event.currentTarget.value)}
+        onChange={(event) => type(event.currentTarget.value)}
         onBlur={finish}
         onKeyDown={(event) => {
           if (event.key === 'Enter') finish()
-          if (event.key === 'Escape') setText(undefined)
+          if (event.key === 'Escape') letGo()
         }}
       />
       {problem !== undefined && (
@@ -296,20 +293,11 @@ function ShapesSettings({ block, state: { changeBlock } }: SettingsOf<ShapesBloc
 }
 
 function WordsSettings({ block, state: { changeBlock } }: SettingsOf<WordsBlock>) {
-  const [text, setText] = useState<string | undefined>(undefined)
-  const finish = () => {
-    if (text !== undefined && text !== block.text) changeBlock<'words'>(block.id, { text })
-    setText(undefined)
-  }
+  const { text, type, finish } = useTyped(block.text, (typed) => changeBlock<'words'>(block.id, { text: typed }))
   return (
     <label>
       words; a line that begins with # is a heading
-      <textarea
-        value={text ?? block.text}
-        maxLength={4000}
-        onChange={(event) => setText(event.currentTarget.value)}
-        onBlur={finish}
-      />
+      <textarea value={text} maxLength={4000} onChange={(event) => type(event.currentTarget.value)} onBlur={finish} />
     </label>
   )
 }

@@ -14,7 +14,7 @@ import type { KeptTune } from '../../contracts/tune.ts'
 import { sheetTuneOf } from '../../contracts/tuneFile.ts'
 import { facesReady, measure } from '../../sheet/faces.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
-import { createAsked } from '../../state/asked.ts'
+import { type Asked, createAsked } from '../../state/asked.ts'
 import { tell } from '../../state/notices.ts'
 import { $keptLater } from '../../state/outbox.ts'
 import { $player, $session } from '../../state/session.ts'
@@ -57,7 +57,7 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
   const { canUndo, canRedo } = useStore(asked.$past)
   const [chosen, choose] = useState<string | undefined>(undefined)
   useKeptPast(asked, `sheet-${first.id}`)
-  const kept = useKept(first, sheet, asked.open)
+  const kept = useKept(first, sheet, asked)
   const faces = useFaces()
   const [memory] = useState<RowMemory>(() => new Map())
   const own = instrument.tuning
@@ -149,7 +149,7 @@ export function useSheet(first: KeptSheet, tunes: readonly KeptTune[]): SheetSta
 }
 
 /** Every change lands in the database, one after another; a refusal is told and nothing of it is lost here. */
-function useKept(first: KeptSheet, sheet: Sheet, show: (sheet: Sheet) => void): Kept {
+function useKept(first: KeptSheet, sheet: Sheet, { current, open: show }: Asked<Sheet>): Kept {
   const [kept, setKept] = useState<Kept>('kept')
   const landed = useRef(sheet)
   const version = useRef(first.version)
@@ -203,11 +203,11 @@ function useKept(first: KeptSheet, sheet: Sheet, show: (sheet: Sheet) => void): 
   // Whoever leaves within the pause leaves the change with the browser, which sends it all the same.
   useEffect(() => {
     const leave = () => {
-      if (newest.current !== landed.current) sendLast(first.id, version.current, newest.current as SheetDraft)
+      if (current() !== landed.current) sendLast(first.id, version.current, current() as SheetDraft)
     }
     window.addEventListener('pagehide', leave)
     return () => window.removeEventListener('pagehide', leave)
-  }, [first.id])
+  }, [first.id, current])
   return kept
 }
 

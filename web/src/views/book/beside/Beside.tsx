@@ -7,6 +7,7 @@ import { useState } from 'react'
 import { addressOfTune } from '../../../contracts/tuneAddresses.ts'
 import { Choice } from '../../../controls/Choice.tsx'
 import { NameField } from '../../../controls/NameField.tsx'
+import { useDraft } from '../../../controls/useDraft.ts'
 import { HandNeck } from '../../../neck/HandNeck.tsx'
 import { useEggLabels } from '../../../shell/useEggLabels.ts'
 import { $player, $session } from '../../../state/session.ts'
@@ -24,6 +25,11 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
   const player = useStore($player)
   const labelOf = useEggLabels(shape?.chord.root)
   const [isNaming, setNaming] = useState(false)
+  const draft = useDraft(`name-${kept?.id ?? 'none'}`)
+  const named = () => {
+    draft[1](undefined)
+    setNaming(false)
+  }
   if (!kept) return <p className={classes['none']}>A shape that is opened stands here, with its history.</p>
   const fingering =
     shape && neck ? handOn(neck, player.hand, { thumb: player.thumb }).bestFingering(shape.frets) : undefined
@@ -35,13 +41,15 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
       <h2>
         <span>{symbol}</span> <small>{kept.frets}</small>
       </h2>
-      {isNaming ? (
+      {isNaming || draft[0] !== undefined ? (
         <NameField
           label="Name"
           name={kept.name}
-          done={(name) => {
-            setNaming(false)
-            if (name !== undefined) void state.edit(kept, { name }, `Renamed: ${kept.name} is now ${name}`)
+          draft={draft}
+          done={async (name) => {
+            // What could not be kept stays in its field.
+            if (name === undefined || (await state.edit(kept, { name }, `Renamed: ${kept.name} is now ${name}`)))
+              named()
           }}
         />
       ) : (
@@ -63,7 +71,12 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
           labelOf={labelOf}
         />
       )}
-      <Note key={kept.id} note={kept.note} keep={(note) => void state.edit(kept, { note }, 'The note was changed')} />
+      <Note
+        key={kept.id}
+        id={kept.id}
+        note={kept.note}
+        keep={(note) => state.edit(kept, { note }, 'The note was changed')}
+      />
       <Tags
         key={`tags-${kept.id}`}
         tags={kept.tags}
@@ -161,22 +174,34 @@ function History({ open: { kept, history, otherNames } }: { readonly open: OpenS
   )
 }
 
-function Note({ note, keep }: { readonly note: string; readonly keep: (note: string) => void }) {
-  const [text, setText] = useState<string | undefined>(undefined)
+function Note({
+  id,
+  note,
+  keep,
+}: {
+  readonly id: number
+  readonly note: string
+  readonly keep: (note: string) => Promise<boolean>
+}) {
+  const [text, setText] = useDraft(`note-${id}`)
+  const [isAsked, setAsked] = useState(false)
   if (text === undefined)
     return (
       <button
         type="button"
         className={note === '' ? classes['addNote'] : classes['note']}
         aria-label={note === '' ? 'Write a note' : `Note: ${note}`}
-        onClick={() => setText(note)}
+        onClick={() => {
+          setAsked(true)
+          setText(note)
+        }}
       >
         {note === '' ? 'write a note' : note}
       </button>
     )
-  const finish = () => {
-    if (text !== note) keep(text)
-    setText(undefined)
+  // What could not be kept stays in its field.
+  const finish = async () => {
+    if (text === note || (await keep(text))) setText(undefined)
   }
   return (
     <textarea
@@ -185,12 +210,12 @@ function Note({ note, keep }: { readonly note: string; readonly keep: (note: str
       value={text}
       maxLength={500}
       // biome-ignore lint/a11y/noAutofocus: it was just asked for
-      autoFocus
+      autoFocus={isAsked}
       onChange={(event) => setText(event.currentTarget.value)}
-      onBlur={finish}
+      onBlur={() => void finish()}
       onKeyDown={(event) => {
         if (event.key === 'Escape') setText(undefined)
-        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) finish()
+        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void finish()
       }}
     />
   )
