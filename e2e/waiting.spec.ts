@@ -277,3 +277,48 @@ test('two tabs: what waits of a closed one is joined by the other when the serve
   await b.locator('body').press('t')
   await expect.poll(steps).toMatchObject([{ chord: 'Cmaj7' }, { chord: 'Dm7' }])
 })
+
+test('two browsers keep the same tune: the second is told what differs, and keeps one, the other or both', async ({
+  browser,
+}) => {
+  const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const [a, b] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
+  const open = async (page: Page, path: string) => {
+    await page.goto(`${server.address}${path}`)
+    await expect(page.locator('[data-alive]')).toBeVisible()
+    await expect(page.getByTestId('tune-name')).toBeVisible()
+  }
+  await open(a, `path?${new URLSearchParams({ chart: 'title: Low Tide\n| Dm7 | G7 | Cmaj7 | A7 |' })}`)
+  await a.locator('body').press('k')
+  await expect(a.getByText('Saved to Book: Low Tide')).toBeVisible()
+  const tunes = async () =>
+    (await (await a.request.get(`${server.address}api/tunes`)).json()).tunes as {
+      id: number
+      title: string
+      chords: { symbol: string }[]
+    }[]
+  const [{ id } = { id: 0 }] = await tunes()
+  for (const page of [a, b]) await open(page, `path?tune=${id}`)
+  const chart = (page: Page) => page.locator('#path-chart')
+  const typed = async (page: Page, text: string) => {
+    await chart(page).fill(`title: Low Tide\n${text}`)
+    await page.keyboard.press('Control+Enter')
+    await expect(page.getByTestId('tune-name')).toHaveText('Low Tide')
+    await page.locator('body').press('k')
+  }
+  await typed(a, '| Dm9 | G7 | Cmaj7 | A7 |')
+  await expect.poll(async () => (await tunes())[0]?.chords[0]?.symbol).toBe('Dm9')
+  await typed(b, '| Dm7 | G13 | Cmaj7 | A7 |')
+  const asked = b.getByRole('alert').filter({ hasText: 'was changed elsewhere since it was opened here' })
+  await expect(asked).toContainText('chord 1: Dm7')
+  await expect(asked).toContainText('chord 2: G13')
+  expect((await tunes()).map(({ chords }) => chords[0]?.symbol)).toEqual(['Dm9'])
+  await asked.getByRole('button', { name: 'Keep both' }).click()
+  await expect
+    .poll(async () => (await tunes()).map(({ title }) => title).toSorted())
+    .toEqual(['Low Tide', 'Low Tide, again'])
+  // What is kept from here goes on as its own.
+  await typed(b, '| Dm7 | G13 | Cmaj9 | A7 |')
+  await expect(asked).toHaveCount(0)
+  await expect.poll(async () => JSON.stringify(await tunes())).toContain('Cmaj9')
+})

@@ -73,9 +73,9 @@ test('one that is refused is told and does not wait any longer', async () => {
 const tune = { title: 'Slow Ferry', query: 'chart=C', chords: [{ symbol: 'C', frets: null }] }
 test('a tune that waits goes over what is there when it is sent; what it knows nothing of stays', async () => {
   givenServer(() => 'no server')
-  expect(await keepTune(tune, 7)).toMatchObject({ ok: false, waits: true })
+  expect(await keepTune(tune, { id: 7, version: undefined })).toMatchObject({ ok: false, waits: true })
   // Kept once more: one waits, the later one.
-  await keepTune({ ...tune, query: 'chart=F' }, 7)
+  await keepTune({ ...tune, query: 'chart=F' }, { id: 7, version: undefined })
   expect($waitingHere.get()).toBe(1)
   const asked = givenServer(({ method }) => ({
     status: 200,
@@ -87,9 +87,27 @@ test('a tune that waits goes over what is there when it is sent; what it knows n
   expect($keptLater.get()).toEqual({ path: '/api/tunes/7', value: { id: 7, version: 5 } })
 })
 
+test('a tune goes over the version that was seen; one that somebody else has made is not written over', async () => {
+  const theirs = { ...tune, title: 'Slow Ferry, theirs', id: 9, version: 3, remarks: '' }
+  const asked = givenServer(() => ({ status: 200, body: theirs }))
+  const reply = await keepTune({ ...tune, query: 'chart=G' }, { id: 9, version: 2 })
+  expect(reply).toMatchObject({ ok: false, status: 409, now: theirs })
+  expect(asked.map(({ method }) => method)).toEqual(['GET'])
+  expect($waitingHere.get()).toBe(0)
+  // What was kept from here is no stranger's, also after a step was taken back.
+  let version = 3
+  givenServer(({ method }) => ({ status: 200, body: { ...theirs, version: method === 'PUT' ? ++version : version } }))
+  expect(await keepTune({ ...tune, query: 'chart=G' }, { id: 9, version: 3 })).toMatchObject({ ok: true })
+  expect(await keepTune({ ...tune, query: 'chart=A' }, { id: 9, version: 3 })).toMatchObject({ ok: true })
+  // The answer to the same change was lost.
+  const again = givenServer(() => ({ status: 200, body: { ...theirs, ...tune, query: 'chart=B', version: 8 } }))
+  expect(await keepTune({ ...tune, query: 'chart=B' }, { id: 9, version: 3 })).toMatchObject({ ok: true })
+  expect(again.map(({ method }) => method)).toEqual(['GET'])
+})
+
 test('a tune that was deleted meanwhile is kept anew', async () => {
   givenServer(() => 'no server')
-  await keepTune(tune, 7)
+  await keepTune(tune, { id: 7, version: undefined })
   const asked = givenServer(({ method }) => (method === 'GET' ? { status: 404 } : { status: 201, body: { id: 8 } }))
   await sendAll()
   expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['GET /api/tunes/7', 'POST /api/tunes'])

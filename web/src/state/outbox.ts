@@ -19,7 +19,10 @@ export interface Keeping {
   readonly name: string
   /** A new thing: a list, newest first, in which it would be if only the answer was lost. */
   readonly list?: string
-  /** A change that goes over whatever is there: its version is asked for when it is sent, and these fields of it stay. */
+  /**
+   * A change of which only a part is known here: these fields stay as they are there. With a version it goes over that one
+   * only, without one over whatever is there.
+   */
   readonly overNewest?: readonly string[]
 }
 interface Waiting extends Keeping {
@@ -96,11 +99,18 @@ async function sent(keeping: Keeping): Promise<Reply<unknown>> {
   if (!overNewest) return call(method, path, body)
   const there = await call<Readonly<Record<string, unknown>>>('GET', path)
   if (there.ok) {
+    const seen = body['version']
+    // Its own answer was lost, or it is another's.
+    if (seen !== undefined && seen !== there.value['version']) {
+      if (holds(there.value, body)) return there
+      return { ok: false, status: 409, message: 'It was changed elsewhere meanwhile.', now: there.value }
+    }
     const stays = Object.fromEntries([...overNewest, 'version'].map((field) => [field, there.value[field]]))
     return call(method, path, { ...body, ...stays })
   }
   // It was deleted meanwhile: what is to be kept is kept anew.
-  return there.status === 404 ? call('POST', path.replace(/\/\d+$/, ''), body) : there
+  const { version: _, ...anew } = body
+  return there.status === 404 ? call('POST', path.replace(/\/\d+$/, ''), anew) : there
 }
 
 joinSenders(async () => {

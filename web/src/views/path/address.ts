@@ -124,6 +124,7 @@ export function readPlan(params: Params, player: Player): PathPlan {
     melody: readMelody(params['top']),
     part: readPart(params['part']),
     tune: whole(params['tune'], 1, Number.MAX_SAFE_INTEGER),
+    seen: whole(params['of'], 1, Number.MAX_SAFE_INTEGER),
   }
 }
 
@@ -190,6 +191,7 @@ export function writePlan(plan: PathPlan, neck: Neck): string {
   put('top', plan.melody.map(({ chord, midi }) => `${chord + 1}:${midi}`).join(',') || undefined)
   put('part', plan.part && `${plan.part.from + 1}-${plan.part.to + 1}`)
   put('tune', plan.tune === undefined ? undefined : String(plan.tune))
+  put('of', plan.tune === undefined || plan.seen === undefined ? undefined : String(plan.seen))
   return `/path?${query.toString().replaceAll('%2C', ',').replaceAll('%7C', '|').replaceAll('%3A', ':')}`
 }
 

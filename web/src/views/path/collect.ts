@@ -4,13 +4,15 @@ import { writeSymbol } from '@nestling/core/chord'
 import { writeTuning } from '@nestling/core/neck'
 import { instrumentFor } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
-import type { TuneDraft } from '../../contracts/tune.ts'
+import type { KeptTune, TuneDraft } from '../../contracts/tune.ts'
+import { addressOfTune } from '../../contracts/tuneAddresses.ts'
 import { keepAs } from '../../state/book.ts'
 import { fretsTextOf, toPractice } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
 import { toSheet, tuneBlock } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
-import { keepTune } from '../../state/tunes.ts'
+import { keepTune, type TuneSeen } from '../../state/tunes.ts'
+import { tuneDifferences } from '../../words/tuneDiff.ts'
 import { writePlan } from './address.ts'
 import type { PathState } from './usePath.ts'
 
@@ -37,12 +39,27 @@ export async function keep(state: PathState): Promise<unknown> {
   if (played.chords.length === 0) return tell.done('There is nothing to save: type chords in bars.', 'nothing-to-keep')
   if (state.problems.length > 0)
     return tell.problem('Not kept', 'Something in the chart can’t be read yet: it is told beside the field.')
-  const draft = draftOf(state)
-  const reply = await keepTune(draft, plan.tune)
-  if (!reply.ok)
-    return reply.waits ? tell.waits('The tune waits', reply.message) : tell.problem('Not kept', reply.message)
-  state.change({ tune: reply.value.id })
-  return tell.done(`Saved to Book: ${reply.value.title}`)
+  return keepAsSeen(state, draftOf(state), plan.tune === undefined ? undefined : { id: plan.tune, version: plan.seen })
+}
+
+async function keepAsSeen(state: PathState, draft: Omit<TuneDraft, 'remarks'>, over?: TuneSeen): Promise<unknown> {
+  const reply = await keepTune(draft, over)
+  if (reply.ok) {
+    state.keptAs({ id: reply.value.id, version: reply.value.version })
+    return tell.done(`Saved to Book: ${reply.value.title}`)
+  }
+  if (reply.waits) return tell.waits('The tune waits', reply.message)
+  const theirs = over && (reply.now as KeptTune | undefined)
+  return theirs ? chooseOne(state, draft, theirs) : tell.problem('Not kept', reply.message)
+}
+
+/** Somebody else has kept it since it was opened here: both are told, and the player keeps one, the other, or both. */
+function chooseOne(state: PathState, draft: Omit<TuneDraft, 'remarks'>, theirs: KeptTune): void {
+  tell.choice(`${theirs.title} was changed elsewhere since it was opened here: ${tuneDifferences(draft, theirs)}.`, [
+    ['Keep mine', () => void keepAsSeen(state, draft, theirs)],
+    ['Keep both', () => void keepAsSeen(state, { ...draft, title: `${draft.title.slice(0, 50)}, again` })],
+    ['Open theirs', () => window.location.assign(addressOfTune(theirs.id))],
+  ])
 }
 
 /** Every chord's shape, in the order in which they are played. */

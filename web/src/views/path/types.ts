@@ -31,6 +31,8 @@ export interface PathPlan {
   readonly part: Span | undefined
   /** The kept tune that this is, by its number in the Book. */
   readonly tune: number | undefined
+  /** The version of it that this grew from. */
+  readonly seen: number | undefined
 }
 
 /** A plan and its path. */

@@ -18,8 +18,10 @@ import { createAsked, type Typed } from '../../state/asked.ts'
 import { carriedOf, leftAt } from '../../state/carried.ts'
 import { toArpeggio } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
+import { $keptLater } from '../../state/outbox.ts'
 import { changeSound, hearScore, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
+import { addressOfKept, keptHere, type TuneSeen } from '../../state/tunes.ts'
 import { keepWalk } from '../../state/walk.ts'
 import { pathClient } from '../../workers/clients.ts'
 import type { PathAround } from '../../workers/path.worker.ts'
@@ -50,6 +52,8 @@ export interface PathState {
   readonly type: (text: string) => void
   readonly finish: () => void
   readonly change: (changes: Partial<PathPlan>) => void
+  /** It is kept: as this one, so far. */
+  readonly keptAs: (kept: TuneSeen) => void
   readonly undo: () => unknown
   readonly redo: () => unknown
   readonly canUndo: boolean
@@ -120,6 +124,19 @@ export function usePath(params: Params): PathState {
     [asked, player],
   )
   useKeptPast(asked, 'path')
+  const keptAs = useCallback(({ id, version }: TuneSeen) => asked.settle({ tune: id, seen: version }), [asked])
+  // What waited for the server has landed: later changes grow from there.
+  useEffect(
+    () =>
+      $keptLater.listen((later) => {
+        const { tune } = asked.current()
+        const { version } = (later?.value ?? {}) as { readonly version?: number }
+        if (tune === undefined || version === undefined || later?.path !== addressOfKept(tune)) return
+        keptHere({ id: tune, version })
+        asked.settle({ seen: version })
+      }),
+    [asked],
+  )
   useQuestion({
     address: answer.plan === plan ? writePlan(plan, neck) : undefined,
     open: (query) => asked.open(readPlan(Object.fromEntries(query), player)),
@@ -234,6 +251,7 @@ export function usePath(params: Params): PathState {
     type,
     finish: asked.finish,
     change,
+    keptAs,
     undo: asked.undo,
     redo: asked.redo,
     canUndo: past.canUndo,
