@@ -301,6 +301,7 @@ test('two browsers keep the same tune: the second is told what differs, and keep
   for (const page of [a, b]) await open(page, `path?tune=${id}`)
   const chart = (page: Page) => page.locator('#path-chart')
   const typed = async (page: Page, text: string) => {
+    // Pasted.
     await chart(page).fill(`title: Low Tide\n${text}`)
     await page.keyboard.press('Control+Enter')
     await expect(page.getByTestId('tune-name')).toHaveText('Low Tide')
