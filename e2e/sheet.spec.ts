@@ -258,6 +258,6 @@ test('words are kept while they are typed: a reload with the field still open lo
   await typeOver(words, 'Slowly, as the ferry turns.')
   // Within the pause.
   await page.reload()
-  await expect(pages(page).first()).toContainText('Slowly, as the ferry turns.')
+  await expect(pages(page).filter({ hasText: 'Slowly, as the ferry turns.' })).toHaveCount(1)
   expect(await kept()).toContain('Slowly, as the ferry turns.')
 })
