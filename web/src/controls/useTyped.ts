@@ -3,6 +3,12 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 
 const PAUSE_MS = 400
 
+const typing = new Set<() => void>()
+/** All that is being typed is taken now: whoever leaves the page within the pause calls it before sending the last state. */
+export function takeTyped(): void {
+  for (const take of typing) take()
+}
+
 export interface Typing {
   /** What stands in the field. */
   readonly text: string
@@ -45,10 +51,9 @@ export function useTyped(
     setText(undefined)
   }, [])
   useEffect(() => {
-    // Before whatever sends the last state of the page hears of it.
-    window.addEventListener('pagehide', flush, { capture: true })
+    typing.add(flush)
     return () => {
-      window.removeEventListener('pagehide', flush, { capture: true })
+      typing.delete(flush)
       flush()
     }
   }, [flush])

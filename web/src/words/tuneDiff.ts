@@ -1,8 +1,11 @@
 /** Two states of one tune, told by what differs between them. */
-import type { TuneDraft } from '../contracts/tune.ts'
 import { counted } from './shapes.ts'
 
-type Told = Pick<TuneDraft, 'title' | 'chords' | 'query'>
+interface Told {
+  readonly title: string
+  readonly query: string
+  readonly chords: readonly { readonly symbol: string; readonly frets: string | null }[]
+}
 
 const MOST = 3
 

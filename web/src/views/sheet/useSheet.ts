@@ -12,6 +12,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type KeptSheet, type SheetDraft, sheetOf } from '../../contracts/sheet.ts'
 import type { KeptTune } from '../../contracts/tune.ts'
 import { sheetTuneOf } from '../../contracts/tuneFile.ts'
+import { takeTyped } from '../../controls/useTyped.ts'
 import { facesReady, measure } from '../../sheet/faces.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { type Asked, createAsked } from '../../state/asked.ts'
@@ -203,6 +204,7 @@ function useKept(first: KeptSheet, sheet: Sheet, { current, open: show }: Asked<
   // Whoever leaves within the pause leaves the change with the browser, which sends it all the same.
   useEffect(() => {
     const leave = () => {
+      takeTyped()
       if (current() !== landed.current) sendLast(first.id, version.current, current() as SheetDraft)
     }
     window.addEventListener('pagehide', leave)
