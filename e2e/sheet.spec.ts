@@ -257,4 +257,12 @@ test('words are kept while they are typed: a reload with the field still open lo
   await expect(words).toBeFocused()
   await page.reload()
   await expect(pages(page).filter({ hasText: 'Slowly, as the ferry lands.' })).toHaveCount(1)
+  // Within the pause: what is sent as the page is left may land after the next one was drawn.
+  await blocks(page)
+    .getByRole('button', { name: /Slowly, as the ferry/ })
+    .click()
+  await typeOver(words, 'Slowly, as the ferry turns.')
+  await page.reload()
+  await expect(pages(page).filter({ hasText: 'Slowly, as the ferry turns.' })).toHaveCount(1)
+  await expect.poll(kept).toContain('Slowly, as the ferry turns.')
 })

@@ -86,6 +86,12 @@ describe('a run of one’s own', () => {
   })
   test('as it stands it is played once, open strings and all', () =>
     expect(run('Am7=x02010', 'stay').map(({ shape }) => writeFrets(shape?.frets ?? []))).toEqual(['x02010']))
+  test('a bar that repeats the one before it keeps its shape, on every root', () => {
+    const steps = run('Dm7=x5756x,Dm7=x5756x,G7=3x343x', 'fourths', 'D')
+    const frets = steps.map(({ shape }) => writeFrets(shape?.frets ?? []))
+    expect(frets).toHaveLength(36)
+    for (let at = 0; at < frets.length; at += 3) expect(frets[at + 1]).toBe(frets[at])
+  })
   test('with open strings it does not move', () =>
     expect(run('Am7=x02010').filter(({ shape }) => shape !== undefined)).toHaveLength(1))
   test('an arpeggio is a bar of eighths under one hand from its lowest root, on every root', () => {

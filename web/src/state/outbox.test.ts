@@ -168,6 +168,8 @@ test('the last change of a page that was left waits as well; when it has landed 
   givenServer(() => ({ status: 409, body: { error: 'changed', now: { ...sheet, version: 2 } } }))
   await sendAll()
   expect([$waitingHere.get(), told.choices, told.problems, told.done]).toEqual([0, [], [], []])
+  // The next page may have been drawn before it landed.
+  expect($keptLater.get()).toEqual({ path: '/api/sheets/2', value: { ...sheet, version: 2 } })
 })
 
 test('a sheet that is deleted while its own last change is still on the way is deleted as it was left', async () => {

@@ -113,6 +113,11 @@ async function sent(keeping: Keeping): Promise<Reply<unknown>> {
   return there.status === 404 ? call('POST', path.replace(/\/\d+$/, ''), anew) : there
 }
 
+function tellLater(later: Later): void {
+  $keptLater.set(later)
+  tellOthers('later', later)
+}
+
 joinSenders(async () => {
   // What an earlier page left is counted here as well.
   waiting.counted(allWaiting().length)
@@ -124,13 +129,13 @@ joinSenders(async () => {
     if (!reply || reply.ok) {
       settle(one, reply?.value)
       tell.done(`Saved to Book: ${one.name}`)
-      if (!reply) continue
-      $keptLater.set({ path: one.path, value: reply.value })
-      tellOthers('later', $keptLater.get())
+      if (reply) tellLater({ path: one.path, value: reply.value })
     } else if (isAway(reply)) return false
-    // A last change of a page that was left has often landed by itself.
-    else if (holds(reply.now, one.body)) settle(one, reply.now)
-    else if (reply.now !== undefined) ask(one, reply.now)
+    // A last change of a page that was left has often landed by itself; this page may have been drawn before it did.
+    else if (holds(reply.now, one.body)) {
+      settle(one, reply.now)
+      tellLater({ path: one.path, value: reply.now })
+    } else if (reply.now !== undefined) ask(one, reply.now)
     else {
       settle(one, undefined)
       tell.problem(`Not kept: ${one.name}`, reply.message)
