@@ -135,7 +135,7 @@ test.describe('the logbook', () => {
     await entries.first().getByRole('button').click()
     await menuItem(page, 'remove it').click()
     await expect(entries).toHaveCount(before.length - 1)
-    await page.getByRole('group', { name: 'Acts' }).locator('..').getByRole('button', { name: 'Undo' }).click()
+    await page.getByRole('group', { name: 'Acts' }).locator('../..').getByRole('button', { name: 'Undo' }).click()
     await expect(entries).toHaveCount(before.length)
   })
 

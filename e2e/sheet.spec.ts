@@ -29,7 +29,12 @@ const open = async (page: Page, title: string) => {
   return found?.id ?? 0
 }
 const saved = async (page: Page, name: string, file: string) => {
-  const [download] = await Promise.all([page.waitForEvent('download'), act(page, new RegExp(`^${name}`)).click()])
+  // Each by its own ending: what was saved before may come late.
+  const ending = file.slice(file.lastIndexOf('.'))
+  const [download] = await Promise.all([
+    page.waitForEvent('download', (one) => one.suggestedFilename().endsWith(ending)),
+    act(page, new RegExp(`^${name}`)).click(),
+  ])
   const path = join(folder, file)
   await download.saveAs(path)
   return { path, name: download.suggestedFilename() }
@@ -259,7 +264,7 @@ test('words are kept while they are typed: a reload with the field still open lo
   await expect(pages(page).filter({ hasText: 'Slowly, as the ferry lands.' })).toHaveCount(1)
   // Within the pause: what is sent as the page is left may land after the next one was drawn.
   await blocks(page)
-    .getByRole('button', { name: /Slowly, as the ferry/ })
+    .getByRole('button', { name: /^“Slowly, as the ferry/ })
     .click()
   await typeOver(words, 'Slowly, as the ferry turns.')
   await page.reload()
