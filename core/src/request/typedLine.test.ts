@@ -156,6 +156,13 @@ describe('what is asked together holds together', () => {
   )
 })
 
+test('what is left out ends an order of before that sounds it; one that does not goes on', () => {
+  const order = question('Fmaj7 3 7 R 5 on 6521')
+  expect(params('rootless', order)).toEqual({ chord: 'Fmaj7', strings: '6521', omit: 'R' })
+  const shell = question('Fmaj7 R 7 3 on 643')
+  expect(params('no 5', shell)).toMatchObject({ arrangement: 'R-7-3', omit: '5' })
+})
+
 test('this is G7 names what is in hand', () => {
   for (const line of ['this is G7', 'is G7', '= G7', 'it’s G7'])
     expect([read(line, inHand).states, params(line, inHand)['chord']]).toEqual([true, 'G7'])

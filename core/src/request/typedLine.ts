@@ -94,7 +94,11 @@ function keptOf({ arrangement, strings, fretMin, manner }: Wishes, before: Quest
 function withWishes(start: Question, chord: Chord, wishes: Wishes): Question {
   const { formula, strings: _, fretsAt: __, ...named } = wishes
   const about: Chord = formula === undefined ? chord : { ...chord, formula }
-  const asked = { ...start, chord: about, ...named }
+  // An order of before that sounds what is now left out is no order of it.
+  const leaves = (degree: Question['bass']) => degree !== undefined && wishes.omit?.includes(degree) === true
+  const isGone =
+    wishes.arrangement === undefined && start.arrangement.kind === 'list' && start.arrangement.degrees.some(leaves)
+  const asked = { ...start, chord: about, ...(isGone ? { arrangement: { kind: 'any' as const } } : {}), ...named }
   if (formula === undefined) return asked
   const still = (degree: Question['bass']) => (degree !== undefined && formula.includes(degree) ? degree : undefined)
   const omit = asked.omit?.filter((degree) => formula.includes(degree))
