@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { endAll, startServer, stopped } from '../scripts/ordeal/server.ts'
 import { play } from './support/arpeggio.ts'
+import { paste } from './support/hands.ts'
 import { expect, type Page, test } from './support/test.ts'
 
 let folder: string
@@ -301,8 +302,7 @@ test('two browsers keep the same tune: the second is told what differs, and keep
   for (const page of [a, b]) await open(page, `path?tune=${id}`)
   const chart = (page: Page) => page.locator('#path-chart')
   const typed = async (page: Page, text: string) => {
-    // Pasted.
-    await chart(page).fill(`title: Low Tide\n${text}`)
+    await paste(chart(page), `title: Low Tide\n${text}`)
     await page.keyboard.press('Control+Enter')
     await expect(page.getByTestId('tune-name')).toHaveText('Low Tide')
     await page.locator('body').press('k')

@@ -1,8 +1,7 @@
 /** Lanes in texts, as addresses and scripts have them: `root=6`, `strings=321`, `order=R-7-3-5`, `tones=R:5,3:2,5:4`, `ring=3,1`. */
-import type { Depth } from '../key/index.ts'
 import { type StringIndex, stringIndex, stringNumber } from '../neck/index.ts'
 import { fail, ok, piece, type Result, type TextErrorOf } from '../result/index.ts'
-import { ordersOn } from './ordersOn.ts'
+import { type OrderWish, ordersOn } from './ordersOn.ts'
 import type { LaneAsk, PlacedTone, ToneNumber } from './types.ts'
 
 export type LaneError = TextErrorOf<{
@@ -75,11 +74,11 @@ const refused = (field: Field, error: LaneError): Read => fail({ ...error, field
 
 /**
  * @param strings How many the neck has.
- * @param depth Of the chords, which says what a set means whose order is not named.
+ * @param wish What a set means whose order is not named.
  */
-export function readAsk(texts: LaneTexts, strings: number, depth?: Depth): Read {
+export function readAsk(texts: LaneTexts, strings: number, wish?: OrderWish): Read {
   if (texts.tones !== undefined) return readTones(texts.tones, texts.ring, strings)
-  if (texts.strings !== undefined) return readSet({ ...texts, strings: texts.strings }, strings, depth)
+  if (texts.strings !== undefined) return readSet({ ...texts, strings: texts.strings }, strings, wish)
   const roots = readStrings(texts.root ?? '6', strings)
   if (!roots.ok) return refused('root', roots.error)
   const [first] = roots.value
@@ -88,7 +87,7 @@ export function readAsk(texts: LaneTexts, strings: number, depth?: Depth): Read 
   )
 }
 
-function readSet(texts: LaneTexts & { readonly strings: string }, strings: number, depth: Depth | undefined): Read {
+function readSet(texts: LaneTexts & { readonly strings: string }, strings: number, wish: OrderWish | undefined): Read {
   const set = readStrings(texts.strings, strings)
   if (!set.ok) return refused('strings', set.error)
   const sorted = set.value.toSorted((a, b) => a - b)
@@ -108,7 +107,7 @@ function readSet(texts: LaneTexts & { readonly strings: string }, strings: numbe
       ? ok({ kind: 'order', strings: sorted, order, forms })
       : refused('arrangement', { code: 'lane_counts', at: 0, text: piece(texts.arrangement), ...counts })
   }
-  const [usual] = ordersOn(sorted, { depth: depth ?? (sorted.length === 3 ? 'triads' : 'sevenths') })
+  const [usual] = ordersOn(sorted, wish ?? { depth: sorted.length === 3 ? 'triads' : 'sevenths' })
   return usual
     ? ok({ kind: 'order', strings: sorted, order: usual, forms })
     : refused('strings', { code: 'lane_order_missing', at: 0, text: piece(texts.strings), strings: sorted.length })

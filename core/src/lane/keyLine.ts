@@ -18,6 +18,7 @@ import {
 import type { NamingSystem } from '../pitch/index.ts'
 import { fail, ok, piece, type Result, requireAt, type TextErrorOf } from '../result/index.ts'
 import { type LaneError, readAsk, readStrings, writeAsk } from './askText.ts'
+import { usualSets } from './gripWords.ts'
 import { isNoKey, type NamedSet, readWord, type Said, small, type Word } from './keyWords.ts'
 import { ordersOn } from './ordersOn.ts'
 import type { LaneAsk } from './types.ts'
@@ -139,7 +140,8 @@ function withAsks(said: Said, strings: number, before: KeyBefore | undefined): R
     return all([asked(readAsk({ tones: texts(tones).toUpperCase(), ring: rings }, strings), requireAt(tones, 0).at)])
   }
   const isShell = withoutFifth || rootless
-  const sets = said.sets.length > 0 || !isShell ? said.sets : usualSets(rootless, strings)
+  const sets: readonly NamedSet[] =
+    said.sets.length > 0 || !isShell ? said.sets : usualSets(rootless, strings).map((text) => ({ text, at: 0 }))
   const [first] = sets
   if (!first) {
     if (order) return fail({ code: 'lane_root_missing', at: order.at, text: piece(order.text) })
@@ -162,7 +164,6 @@ function withAsks(said: Said, strings: number, before: KeyBefore | undefined): R
               forms,
             },
             strings,
-            said.line.depth ?? before?.depth,
           ),
           (orderOf(set) ?? arrangement ?? set).at,
         ),
@@ -190,12 +191,6 @@ function withAsks(said: Said, strings: number, before: KeyBefore | undefined): R
     asks: orders.map((found) => requireAt(found, 0)),
     ...(orders.length === 1 && only.length > 1 && forms === undefined ? { others: only.slice(1) } : {}),
   })
-}
-
-/** Where shells are held: their roots on the two lowest strings; without a root, under the highest string. */
-function usualSets(rootless: boolean, strings: number): readonly NamedSet[] {
-  const texts = rootless ? ['432'] : ['643', '543']
-  return texts.filter((text) => Number(text[0]) <= strings).map((text) => ({ text, at: 0 }))
 }
 
 /** As `readKeyLine` reads it back; lanes that a line can't tell, such as a root beside an order, are left to the words. */

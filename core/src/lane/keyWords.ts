@@ -1,6 +1,7 @@
 /** The words of a key's typed line, one after another: what each names, before it is known which strings and depth they are about. */
 import type { Depth, DepthSchool, Key } from '../key/index.ts'
 import { requireAt } from '../result/index.ts'
+import { gripWord } from './gripWords.ts'
 import { LANE_FRETS } from './types.ts'
 
 const DEPTH_WORDS: Readonly<Record<string, Depth>> = {
@@ -28,7 +29,6 @@ const SCHOOL_WORDS: Readonly<Record<string, DepthSchool>> = { honest: 'honest', 
 const LINKING = new Set(['in', 'on', 'and', 'or', 'kept', 'as', 'at', 'the', 'lane', 'lanes', 'forms', 'position'])
 /** Numbers behind these are strings, whatever else they could be. */
 const OF_STRINGS = new Set(['on', 'root', 'roots', 'string', 'strings', 'set', 'sets'])
-const ARRANGEMENT = /^(close|spread|drop-?\d([&+-]\d)?)$/
 const ROMAN = /^[b#♭♯]*(VII|III|VI|IV|II|I|V|vii|iii|vi|iv|ii|i|v)(?=$|[^a-z]|m|dim|maj|sus|add|aug)\S*$/
 const ORDER = /^[r1](-?(r|11|13|[13579])){1,6}$|^[3579](-?(r|11|13|[13579])){1,6}$/
 
@@ -106,29 +106,12 @@ export function readWord(words: readonly Word[], at: number, said: Said, strings
     const fret = small(words[at + behind])
     return /^\d{1,2}$/.test(fret) && Number(fret) <= LANE_FRETS ? say({ from: Number(fret) }, behind + 1) : 0
   }
-  if (lower === 'rootless') {
-    said.rootless = true
-    return 1
-  }
-  if (/^shells?$/.test(lower) || /^no(5|5th)$/.test(lower)) {
-    said.withoutFifth = true
-    return 1
-  }
-  if (/^(no|without)$/.test(lower)) {
-    const tone = next === 'the' ? small(words[at + 2]) : next
-    const count = next === 'the' ? 3 : 2
-    if (/^(5|5th|fifths?)$/.test(tone)) said.withoutFifth = true
-    else if (/^(r|1|roots?)$/.test(tone)) said.rootless = true
-    else return 0
-    return count
-  }
-  if (lower === 'drop' && /^\d([&+-]\d)?$/.test(next)) {
-    said.arrangement = { text: `drop-${next.replace(/[&+]/, '-')}`, at: word.at }
-    return 2
-  }
-  if (ARRANGEMENT.test(lower)) {
-    said.arrangement = { text: lower.replace(/^drop-?/, 'drop-').replace(/[&+]/, '-'), at: word.at }
-    return 1
+  const grip = gripWord((by) => small(words[at + by]))
+  if (grip) {
+    said.rootless ||= grip.rootless === true
+    said.withoutFifth ||= grip.withoutFifth === true
+    if (grip.arrangement !== undefined) said.arrangement = { text: grip.arrangement, at: word.at }
+    return grip.count
   }
   if (/^(r|\d+):\d+$/.test(lower)) {
     said.tones.push(word)

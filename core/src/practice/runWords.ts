@@ -1,8 +1,7 @@
 /** The words of a run's typed line that name grips, strings and a place on the neck, in the language of the other lines. */
 import type { Formula } from '../chord/index.ts'
 import type { Depth } from '../key/index.ts'
-import { type LaneAsk, ordersOn, readAsk, toneOf, type UsualOrder } from '../lane/index.ts'
-import { type StringIndex, stringIndex } from '../neck/index.ts'
+import { gripWord, ordersOn, readAsk, toneOf, type UsualOrder, usualSets } from '../lane/index.ts'
 import { stepOf } from '../pitch/index.ts'
 
 export interface Word {
@@ -33,7 +32,7 @@ export function gripAt(
   grip: Grip,
 ): { readonly grip: Grip; readonly count: number } | undefined {
   const word = words[at]
-  const [lower, next] = [small(word), small(words[at + 1])]
+  const lower = small(word)
   if (word === undefined) return undefined
   const add = (more: Partial<Grip>, count = 1) => ({ grip: { ...grip, ...more }, count })
   if (
@@ -48,18 +47,10 @@ export function gripAt(
   const numbers = run.map((one) => Number(one.word))
   if (count > 2 && falls(numbers) && (numbers[0] as number) <= strings)
     return add({ sets: [...grip.sets, { word: numbers.join(','), at: word.at }] }, count)
-  if (lower === 'drop' && /^\d([&+-]\d)?$/.test(next))
-    return add({ arrangement: `drop-${next.replace(/[&+]/, '-')}` }, 2)
-  if (/^(close|spread|drop-?\d([&+-]\d)?)$/.test(lower))
-    return add({ arrangement: lower.replace(/^drop-?/, 'drop-').replace(/[&+]/, '-') })
-  if (/^shells?$/.test(lower) || /^no(5|5th)$/.test(lower)) return add({ withoutFifth: true })
-  if (lower === 'rootless') return add({ rootless: true })
-  if (/^(no|without)$/.test(lower)) {
-    const behind = next === 'the' ? 2 : 1
-    const tone = small(words[at + behind])
-    if (/^(5|5th|fifth)$/.test(tone)) return add({ withoutFifth: true }, behind + 1)
-    if (/^(r|1|root)$/.test(tone)) return add({ rootless: true }, behind + 1)
-    return undefined
+  const said = gripWord((by) => small(words[at + by]))
+  if (said) {
+    const { count: taken, ...more } = said
+    return add(more, taken)
   }
   let apart = 0
   while (/^(r|[13579]|11|13)$/.test(small(words[at + apart]))) apart++
@@ -79,38 +70,20 @@ const depthOf = (formula: Formula): Depth => {
   return has(7) || has(6) ? 'sevenths' : 'triads'
 }
 
-/** Where shells and rootless chords are held when no strings are named. */
-const USUAL_SETS = { shells: ['643', '543'], rootless: ['432'], other: [] } as const
-
 /** The orders that a grip asks for; the word at which none can be had. */
 export function ordersOf(grip: Grip, formula: Formula, strings: number): readonly UsualOrder[] | Word {
   const { order, arrangement, rootless = false, withoutFifth = false } = grip
-  const usual = USUAL_SETS[rootless ? 'rootless' : withoutFifth ? 'shells' : 'other']
-  const sets =
-    grip.sets.length > 0
-      ? grip.sets
-      : usual.filter((set) => Number(set[0]) <= strings).map((word): Word => ({ word, at: 0 }))
-  const depth = depthOf(formula)
+  const isShell = rootless || withoutFifth
+  const usual = isShell ? usualSets(rootless, strings).map((word): Word => ({ word, at: 0 })) : []
   const found: UsualOrder[] = []
-  for (const set of sets) {
-    const asked = readAsk({ strings: set.word, order, arrangement }, strings, depth)
-    const on = setOf(set.word, strings)
-    const one: Pick<Extract<LaneAsk, { kind: 'order' }>, 'order'> | undefined =
-      order !== undefined || arrangement !== undefined
-        ? asked.ok && asked.value.kind === 'order'
-          ? asked.value
-          : undefined
-        : ordersOn(on, { depth, rootless, withoutFifth }).map((each) => ({ order: each }))[0]
-    if (!one) return set
-    found.push({ order: one.order, strings: on })
+  for (const set of grip.sets.length > 0 ? grip.sets : usual) {
+    const wish = { depth: depthOf(formula), rootless, withoutFifth }
+    const asked = readAsk({ strings: set.word, order, arrangement }, strings, wish)
+    if (!asked.ok || asked.value.kind !== 'order') return set
+    found.push({ order: asked.value.order, strings: asked.value.strings })
   }
   return found
 }
-
-const setOf = (text: string, strings: number): readonly StringIndex[] =>
-  (text.includes(',') ? text.split(',') : (text.match(strings > 9 ? /10|\d/g : /\d/g) ?? []))
-    .map((number) => stringIndex(Number(number), strings))
-    .toSorted((a, b) => a - b)
 
 /** Another chord in the same places: orders that it has the tones for stay, others become the usual one of their strings. */
 export function rulesOrders(orders: readonly UsualOrder[], formula: Formula): readonly UsualOrder[] {

@@ -23,7 +23,7 @@ export const work: Work = ({ url }) => {
   const question = readQuestion({ chord: 'C', ...(tuning === undefined ? {} : { tuning }) }, player)
   if (!question.ok) return refuse(question.error.field, question.error)
   const neck = neckOf(instrumentFor(question.value, player))
-  const ask = readAsk(query.value, neck.open.length, depth)
+  const ask = readAsk(query.value, neck.open.length, { depth })
   if (!ask.ok) return refuse(ask.error.field, ask.error)
   const lane = laneOf(chordScale(read.key, depth, school), ask.value, neck, player.hand, { fretMax })
   const told = ({ step, chord, shape, gap, hopFrets, hopMm, instead }: LaneStep) => {

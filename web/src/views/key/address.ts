@@ -111,7 +111,7 @@ export function readPlan(
   const depth = oneOf(DEPTHS, params['depth']) ?? FIRST.depth
   const asks = ['', '2'].flatMap((number) => {
     const texts: LaneTexts = Object.fromEntries(LANE_FIELDS.map((field) => [field, params[`${field}${number}`]]))
-    return LANE_FIELDS.some((field) => texts[field] !== undefined) ? [readAsk(texts, strings, depth)] : []
+    return LANE_FIELDS.some((field) => texts[field] !== undefined) ? [readAsk(texts, strings, { depth })] : []
   })
   const wrongAsk = asks.find((ask) => !ask.ok)
   const wrong =
