@@ -71,6 +71,44 @@ test('completions tell how many shapes each would give', async ({ page }) => {
   await expect(options).toHaveCount(4)
 })
 
+test('every other view offers how its line may go on, and the choice is taken with the arrows', async ({ page }) => {
+  for (const [path, text, line, region, told] of [
+    ['/key', 'Bb tri', 'B♭ triads', 'The key', /^B♭ major in triads/],
+    ['/map', 'Cmaj7 drop ', 'Cmaj7 drop 2', 'What is mapped', /^Cmaj7.*drop 2/],
+    ['/arpeggio', 'Edim7 on str', 'Edim7 on string 6', 'The line', /^Edim7/],
+    ['/practice', 'm7 on 5 an', 'm7 on 5 and 6', 'The run', /^Minor sevenths.*5.*6/],
+  ] as const) {
+    await page.goto(path)
+    await settled(page)
+    await page.keyboard.press('/')
+    await typeKeys(page, text.slice(0, -1))
+    const options = page.getByRole('listbox', { name: 'Completions' }).getByRole('option')
+    await expect(options.first(), path).toHaveText(line)
+    await typeKeys(page, text.slice(-1))
+    if (text !== line) await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('Enter')
+    await expect(options).toHaveCount(0)
+    await settled(page)
+    await expect(sentence(page, region), path).toHaveText(told)
+    await expect(wrong(page), path).toHaveCount(0)
+    // The line is done: the next key is the page's.
+    await page.keyboard.press('/')
+    await expect(page.getByRole('textbox', { name: /^(Key|Chord|A run)/ })).toBeFocused()
+  }
+})
+
+test('how a shape is held is not lost silently in Arpeggio: Build is offered with the line as it stands', async ({
+  page,
+}) => {
+  await page.goto('/arpeggio')
+  await settled(page)
+  await typed(page, 'Cmaj7 drop2 5432')
+  await expect(wrong(page)).toContainText('how a shape is held is asked in Build')
+  await wrong(page).getByRole('link', { name: 'read it in Build' }).click()
+  await settled(page)
+  await expect(page.getByTestId('shape-text')).toHaveText('x3545x')
+})
+
 test('Key reads sets, shells, rootless, doubled triads, a place and a progression', async ({ page }) => {
   await page.goto('/key')
   await settled(page)

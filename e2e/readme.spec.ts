@@ -117,6 +117,36 @@ test('3: arrows move and turn it, brackets take other strings, Space plays', asy
   await expect.poll(async () => (await sounds()).length).toBeGreaterThan(3)
 })
 
+test('4: a tone dragged along its string, a chord pointed at and held with Shift', async ({ page }) => {
+  await open(page)
+  const middle = async (place: string) => {
+    const box = await page.locator(`[data-place="${place}"]`).boundingBox()
+    if (!box) throw new Error(`no place ${place}`)
+    return { x: box.x + box.width * 0.66, y: box.y + box.height / 2 }
+  }
+  const [from, to] = [await middle('3:7'), await middle('3:6')]
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move((from.x + to.x) / 2, to.y, { steps: 4 })
+  await page.mouse.move(to.x, to.y, { steps: 4 })
+  await expect(page.getByTestId('ghost-move')).toContainText('E♭7')
+  await page.mouse.up()
+  await expect(shape(page)).toHaveText('x6868x')
+  await expect(symbol(page)).toHaveText('E♭7')
+  await page.keyboard.press('Control+z')
+  await expect(shape(page)).toHaveText('x6878x')
+  await page.mouse.move(4, 4)
+  const away = page.getByRole('region', { name: 'One fret away' })
+  await expect(away).toHaveAttribute('aria-busy', 'false')
+  const ninth = away.getByRole('button', { name: /^E♭maj9: root 2 frets up on string 5/ })
+  await ninth.hover()
+  await expect(page.getByTestId('ghost-move')).toBeVisible()
+  await ninth.click({ modifiers: ['Shift'] })
+  // The names start again from what is held; nothing is taken.
+  await expect(ninth).toHaveCount(0)
+  await expect(symbol(page)).toHaveText('E♭maj7')
+})
+
 test('5: Backspace clears the neck; pressed places are named, and another name is taken', async ({ page }) => {
   await open(page)
   await page.keyboard.press('Backspace')
@@ -128,6 +158,35 @@ test('5: Backspace clears the neck; pressed places are named, and another name i
   }
   await expect(shape(page)).toHaveText('x32x1x')
   await expect(symbol(page)).toContainText('C')
+})
+
+test('6: Arpeggio lays the chord in hand out, moves the hand, plays and stops; the chord goes on and back', async ({
+  page,
+}) => {
+  const sounds = await watchSounds(page)
+  await open(page)
+  await typed(page, 'F#m7b5 drop3 6432')
+  await page.getByRole('link', { name: 'Arpeggio', exact: true }).first().click()
+  await page.waitForURL(/\/arpeggio/)
+  await settled(page)
+  const name = page.getByRole('region', { name: 'The line' }).locator('p').first()
+  await expect(name).toContainText('F♯m7♭5')
+  const stands = await name.textContent()
+  await page.keyboard.press('ArrowRight')
+  await expect(name).not.toHaveText(stands ?? '')
+  await page.keyboard.press('ArrowLeft')
+  await expect(name).toHaveText(stands ?? '')
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await expect.poll(async () => (await sounds()).length).toBeGreaterThan(2)
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0)
+  await page.getByRole('link', { name: 'Map', exact: true }).click()
+  await settled(page)
+  await expect(page.getByRole('region', { name: 'What is mapped' }).locator('p').first()).toContainText('F♯m7♭5')
+  await page.getByRole('link', { name: 'Build', exact: true }).first().click()
+  await settled(page)
+  await expect(symbol(page)).toHaveText('F♯m7♭5')
 })
 
 test('7: the Key’s lines, each followed by arrows and digits', async ({ page }) => {
@@ -189,9 +248,45 @@ test('9: what is in hand through all roots; a run typed; started, graded, shown'
   await page.keyboard.press('Space')
   await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
   await page.keyboard.press('s')
+  const grades = page
+    .getByRole('group', { name: 'Acts' })
+    .locator('button')
+    .filter({ has: page.locator('[data-key="3"]') })
+  await expect(grades).toBeEnabled()
   await page.keyboard.press('3')
+  await expect(grades).toHaveAttribute('aria-pressed', 'true')
   await page.keyboard.press('Space')
   await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0)
+  await page.keyboard.press('e')
+  await expect(page.getByRole('button', { name: /the ear judges/ })).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('e')
+  await page.keyboard.press('m')
+  await told(page, /card/)
+  await page.getByRole('link', { name: 'Logbook' }).first().click()
+  await page.waitForURL(/\/logbook/)
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+})
+
+test('10: the Map’s lanes for what was typed; another change shows which tone moves', async ({ page }) => {
+  await open(page, '/map')
+  await typed(page, 'Cmaj7 drop2 +9')
+  await expect(page.getByTestId('map-cell').first()).toBeVisible()
+  const change = page.getByRole('button', { name: /^What it becomes/ })
+  await expect(change).toHaveText('Cmaj9')
+  await change.focus()
+  await page.keyboard.press('ArrowDown')
+  await expect(change).not.toHaveText('Cmaj9')
+  await settled(page)
+  await expect(page.getByRole('region', { name: 'This place' })).toContainText(/fret/)
+  await page.keyboard.press('Control+z')
+  await expect(change).toHaveText('Cmaj9')
+})
+  await change.focus()
+  const first = await change.textContent()
+  await page.keyboard.press('ArrowDown')
+  await expect(change).not.toHaveText(first ?? '')
+  await settled(page)
+  await expect(page.getByRole('region', { name: 'This place' })).toContainText(/fret/)
 })
 
 test('11: into the tray, the Book and onto a sheet, and taken back', async ({ page }) => {

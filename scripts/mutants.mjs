@@ -4,9 +4,7 @@
  */
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
-import { Stryker } from '@stryker-mutator/core'
 import { install } from './lib.mjs'
-import { keyOf, SAMPLE, sampled } from './mutants/sample.mjs'
 import { root } from './places.mjs'
 
 /** Strings are words, most of them for people; what they say is looked at, not turned round. */
@@ -60,6 +58,9 @@ const textAt = ({ fileName, location: { start, end } }) => {
 }
 
 await install()
+// Only now: a fresh clone has no packages before.
+const { Stryker } = await import('@stryker-mutator/core')
+const { keyOf, SAMPLE, sampled } = await import('./mutants/sample.mjs')
 const folders = process.argv.length > 2 ? process.argv.slice(2) : all()
 for (const folder of folders)
   if (!existsSync(join(root, folder))) {

@@ -191,7 +191,7 @@ test('any strings are asked for by name or by silence', () => {
 })
 
 describe('a half-typed line goes on', () => {
-  const lines = (text: string) => completeLine(text, PLAYER).map(({ line }) => line)
+  const lines = (text: string) => completeLine(text, PLAYER)
   test.each([
     ['Ebmaj', 'Ebmaj7'],
     ['F#m7', 'F#m7b5'],
@@ -205,7 +205,7 @@ describe('a half-typed line goes on', () => {
   test('every line that is offered can be read, and there are never more than eight', () => {
     let offered = 0
     for (const text of ['C', 'Bb', 'Am', 'Ebmaj7 ', 'Ebmaj7 d', 'Gm9 5', 'F#7 drop2 ', 'D in'])
-      for (const { line } of completeLine(text, PLAYER)) {
+      for (const line of completeLine(text, PLAYER)) {
         expect(readTypedLine(line, PLAYER).ok).toBe(true)
         offered++
       }

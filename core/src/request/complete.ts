@@ -2,15 +2,10 @@
 import { CATALOGUE, readSymbol } from '../chord/index.ts'
 import { COMMON_TUNINGS, writeStringSet } from '../neck/index.ts'
 import { readNotes, stepOf } from '../pitch/index.ts'
+import { linesGoingOn } from '../result/index.ts'
 import { instrumentFor } from './instrument.ts'
 import { readTypedLine } from './typedLine.ts'
 import type { Player, Question } from './types.ts'
-
-export interface Completion {
-  /** The whole line, as it would stand. */
-  readonly line: string
-  readonly kind: 'symbol' | 'formula' | 'arrangement' | 'strings' | 'bass' | 'omit' | 'tuning' | 'more'
-}
 
 const ORDINAL: Readonly<Record<number, string>> = {
   1: 'root',
@@ -26,37 +21,27 @@ const ORDINAL: Readonly<Record<number, string>> = {
 }
 
 const ARRANGEMENTS = ['close', 'drop 2', 'drop 3', 'drop 2&4', 'drop 2&3', 'spread', 'shell', 'any']
-const MOST = 8
 
 /** Lines that begin as `text` does and can be read, the likeliest first; at most eight. */
-export function completeLine(text: string, player: Player, before?: Question): readonly Completion[] {
+export function completeLine(text: string, player: Player, before?: Question): readonly string[] {
   const typed = text.trimStart()
   if (typed === '') return []
-  const legal = (completion: Completion) => readTypedLine(completion.line, player, before).ok
-  const found = /\s/.test(typed) ? wishes(typed, player, before) : symbols(typed, player)
-  const offered: Completion[] = []
-  for (const completion of found) {
-    if (offered.length === MOST) break
-    if (completion.line !== text.trim() && legal(completion)) offered.push(completion)
-  }
-  return offered
+  const isLine = (line: string) => readTypedLine(line, player, before).ok
+  const kinds = /\s/.test(typed) ? wishes(typed, player, before) : symbols(typed, player)
+  return linesGoingOn(typed, kinds, isLine)
 }
 
-function symbols(typed: string, player: Player): readonly Completion[] {
+/** Symbols on a root that is typed; a root alone shows that the tones can be written as well. */
+function symbols(typed: string, player: Player): readonly (readonly string[])[] {
   const [root] = readNotes(typed, player.naming)
   if (root === undefined) return []
-  const begun = typed.slice(root.length)
   const note = typed.slice(0, root.length)
-  const told = CATALOGUE.filter(({ suffix }) => suffix.startsWith(begun)).map(
-    ({ suffix }): Completion => ({ line: `${note}${/^[b#]/.test(suffix) ? `(${suffix})` : suffix}`, kind: 'symbol' }),
-  )
-  const formulas = begun === '' ? [{ line: `${note} R b3 5 b7`, kind: 'formula' as const }] : []
-  return [...told.slice(0, MOST - formulas.length), ...formulas]
+  const told = CATALOGUE.map(({ suffix }) => `${note}${/^[b#]/.test(suffix) ? `(${suffix})` : suffix}`)
+  return note === typed ? [told.slice(1, 8), [`${note} R b3 5 b7`]] : [told]
 }
 
-function wishes(typed: string, player: Player, before: Question | undefined): readonly Completion[] {
-  const begun = /\S*$/.exec(typed)?.[0] ?? ''
-  const stem = typed.slice(0, typed.length - begun.length)
+function wishes(typed: string, player: Player, before: Question | undefined): readonly (readonly string[])[] {
+  const stem = typed.replace(/\S*$/, '')
   const chord = readTypedLine(stem, player, before)
   const symbol = readSymbol(stem.trim().split(/\s+/)[0] ?? '', player.naming)
   if (!chord.ok && !symbol.ok) return []
@@ -70,20 +55,12 @@ function wishes(typed: string, player: Player, before: Question | undefined): re
     ).replaceAll(' ', ','),
   ).reverse()
   const ordinals = formula.map((degree) => ORDINAL[stepOf(degree)] ?? degree)
-  const words: readonly (readonly [string, Completion['kind']])[] = [
-    ...ARRANGEMENTS.map((word) => [word, 'arrangement'] as const),
-    ...sets.map((set) => [set, 'strings'] as const),
-    ...ordinals.map((word) => [`${word} bass`, 'bass'] as const),
-    ...ordinals.map((word) => [`${word} top`, 'bass'] as const),
-    ...formula.map((degree) => [`no ${degree}`, 'omit'] as const),
-    ['open', 'more'],
-    ['doubled', 'more'],
-    ...COMMON_TUNINGS.map(({ name }) => [`in ${name.replaceAll('♯', '#').replaceAll('♭', 'b')}`, 'tuning'] as const),
+  return [
+    ['open', 'barre', 'doubled'],
+    ARRANGEMENTS,
+    sets,
+    ordinals.flatMap((word) => [`${word} bass`, `${word} top`]),
+    formula.map((degree) => `no ${degree}`),
+    COMMON_TUNINGS.map(({ name }) => `in ${name.replaceAll('♯', '#').replaceAll('♭', 'b')}`),
   ]
-  const begins = (word: string) => word.startsWith(begun.toLowerCase()) || word.replace(' ', '').startsWith(begun)
-  if (begun !== '') return words.filter(([word]) => begins(word)).map(([word, kind]) => ({ line: stem + word, kind }))
-  // Nothing begun: two of each kind show what there is.
-  return words
-    .filter(([, kind], index) => words.slice(0, index).filter(([, other]) => other === kind).length < 2)
-    .map(([word, kind]) => ({ line: stem + word, kind }))
 }

@@ -14,7 +14,6 @@ export {
   usualStringSets,
   waysOut,
 } from './choices.ts'
-export type { Completion } from './complete.ts'
 export { completeLine } from './complete.ts'
 export type { QuestionField, QuestionTexts } from './fields.ts'
 export {

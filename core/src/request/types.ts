@@ -63,6 +63,8 @@ export type QuestionError =
       not_a_wish: object
       /** Several shapes where one chord is asked for. */
       shapes_elsewhere: object
+      /** How a shape is held, where tones are asked for one by one. */
+      shape_wish_elsewhere: object
       /** A single string, on which no chord is held. */
       one_string: object
       /** Frets for fewer strings than the neck has; with the missing ones silent they would be one of these. */

@@ -30,4 +30,5 @@ export function must<T>(result: Result<T, { readonly code: string; readonly text
   return result.value
 }
 
+export { linesGoingOn } from './goesOn.ts'
 export { remembered } from './remembered.ts'

@@ -215,6 +215,8 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   frets_missing: ({ text, strings, choices }) =>
     wants(`${text} has no fret for every one of the ${strings} strings`, choices.join(' or ')),
   not_a_shape_name: ({ text }) => wants(`${text} is no chord`, 'a symbol before its frets, such as Gdim=xx532x'),
+  shape_wish_elsewhere: () =>
+    wants('how a shape is held is asked in Build', 'a chord and where its tones lie, such as Edim7 fret 5'),
   shapes_elsewhere: () => says('these are several shapes', 'one chord; Build takes several to the tray'),
   not_a_wish: ({ text }) => wants(`${text} is not part of the line here`, WISHES),
 }

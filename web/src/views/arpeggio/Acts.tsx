@@ -5,7 +5,7 @@ import { instrumentFor } from '@nestling/core/request'
 import type { Frets } from '@nestling/core/voicing'
 import { computed } from 'nanostores'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
-import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
+import { LineField, LineProblem } from '../../controls/LineField.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
@@ -26,7 +26,7 @@ export interface ActsProps {
 
 export function Acts({ state, ear, voicing }: ActsProps) {
   const isPlaying = useStore($isMine)
-  const { typed, type, finish } = state
+  const { typed, type, finish, goingOn } = state
   const acts: readonly (readonly Act[])[] = [
     [
       { words: isPlaying ? 'Stop' : 'Play', keyHint: 'Space', isMain: true, run: state.playOrStop },
@@ -68,8 +68,10 @@ export function Acts({ state, ear, voicing }: ActsProps) {
   }
   return (
     <ActLine
-      field={<ChordField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} />}
-      problem={typed.problem && <ChordProblem id={CHORD_INPUT_ID} typed={typed} here="Arpeggio" type={type} />}
+      field={
+        <LineField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} goingOn={goingOn} label="Chord" />
+      }
+      problem={typed.problem && <LineProblem id={CHORD_INPUT_ID} typed={typed} here="Arpeggio" type={type} />}
       acts={acts.filter((group) => group.length > 0)}
       past={state}
       undo={state.undo}

@@ -93,3 +93,12 @@ export const onString = ({ chosen }: Plan, { midi, string }: Pick<ChordPlace, 'm
   chosen: [...chosen.filter((one) => !one.startsWith(`${midi}:`)), `${midi}:${string}`],
   line: 0,
 })
+
+/** Choices that belong to another line are given up with it. */
+export function settled(now: Plan, changes: Partial<Plan>): Plan {
+  const next = { ...now, ...changes }
+  const other = next.chord !== now.chord || next.way !== now.way || next.at !== now.at || next.string !== now.string
+  const from = next.from === 'lowest' || next.chord.formula.includes(next.from) ? next.from : 'R'
+  const find = next.find !== undefined && next.chord.formula.includes(next.find) ? next.find : undefined
+  return { ...next, from, find, ...(other ? { line: 0, chosen: changes.chosen ?? [] } : {}) }
+}

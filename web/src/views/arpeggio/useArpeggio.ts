@@ -1,9 +1,7 @@
 /** The state of the Arpeggio view: the plan with its undo, what is typed, what plays, the address. */
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
-import { fretsOfNote, neckOf, stringIndex } from '@nestling/core/neck'
-import { DEFAULT_FRET_MAX, instrumentFor, type Player, type Question, readTypedLine } from '@nestling/core/request'
-import { lowestPressed } from '@nestling/core/voicing'
+import type { Player } from '@nestling/core/request'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { stopListening } from '../../ear/listening.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
@@ -15,7 +13,8 @@ import { carriedOf, carry } from '../../state/carried.ts'
 import { hearScore, hearTone, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { type Params, readPlan, writePlan } from './address.ts'
-import { type ArpeggioLine, lineOf } from './plan.ts'
+import { completeArpeggioLine, readArpeggioLine } from './line.ts'
+import { type ArpeggioLine, lineOf, settled } from './plan.ts'
 import { scoreOf, stringNoteOf } from './toScore.ts'
 import type { Plan } from './types.ts'
 
@@ -29,6 +28,8 @@ export interface ArpeggioState {
   readonly typed: Typed
   readonly type: (text: string) => void
   readonly finish: () => void
+  /** What a half-typed line may become. */
+  readonly goingOn: (text: string) => readonly string[]
   readonly change: (changes: Partial<Plan>) => void
   readonly undo: () => unknown
   readonly redo: () => unknown
@@ -49,16 +50,6 @@ const typedChord = ({ chord }: Pick<Plan, 'chord'>): string => {
   return writeSymbol(chord, naming === 'letters' ? { ascii: true } : { naming })
 }
 
-/** `Edim7 on string 6`: the hand goes where the root lies on that string. */
-const ROOT_STRING = /\s+(?:(?:with\s+)?(?:the\s+)?root\s+)?on\s+(?:the\s+)?string\s+(\d+)\s*$/i
-
-function withoutRootString(written: string): { readonly line: string; readonly string: number | undefined } {
-  const found = ROOT_STRING.exec(written)
-  return found
-    ? { line: written.slice(0, found.index), string: Number(found[1]) }
-    : { line: written, string: undefined }
-}
-
 export function useArpeggio(params: Params): ArpeggioState {
   const player = useStore($player)
   const [asked] = useState(() => {
@@ -77,32 +68,11 @@ export function useArpeggio(params: Params): ArpeggioState {
   const change = useCallback((changes: Partial<Plan>) => asked.step(settled(asked.current(), changes)), [asked])
   const type = useCallback(
     (text: string) => {
-      asked.type(text, (written, before) => {
-        const { line: text, string } = withoutRootString(written)
-        const read = readTypedLine(text, player, questionOf(before))
-        if (!read.ok) return read
-        if (read.value.shapes) return { ok: false, error: { code: 'shapes_elsewhere', at: 0, text: written.trim() } }
-        const { question, frets } = read.value
-        const { chord, tuning, fretMin } = question
-        const at = frets ? lowestPressed(frets) || before.at : fretMin > 1 ? fretMin : before.at
-        const neck = neckOf(instrumentFor({ tuning }, player))
-        if (string === undefined) return { ok: true, value: settled(before, { chord, tuning, at, shape: frets }) }
-        if (string > neck.open.length)
-          return {
-            ok: false,
-            error: {
-              code: 'lane_string',
-              at: written.search(/\d+\s*$/),
-              text: String(string),
-              strings: neck.open.length,
-            },
-          }
-        const [root] = fretsOfNote(neck, stringIndex(string, neck.open.length), chord.root).filter((fret) => fret > 0)
-        return { ok: true, value: settled(before, { chord, tuning, at: root ?? at, shape: undefined }) }
-      })
+      asked.type(text, (written, before) => readArpeggioLine(written, player, before))
     },
     [asked, player],
   )
+  const goingOn = useCallback((text: string) => completeArpeggioLine(text, player, asked.current()), [asked, player])
   useKeptPast(asked, 'arpeggio')
   useLineInAddress(type, asked.finish)
   useQuestion({
@@ -154,6 +124,7 @@ export function useArpeggio(params: Params): ArpeggioState {
     typed,
     type,
     finish: asked.finish,
+    goingOn,
     change,
     undo: asked.undo,
     redo: asked.redo,
@@ -165,23 +136,4 @@ export function useArpeggio(params: Params): ArpeggioState {
     selected,
     select,
   }
-}
-
-/** What a typed line starts from: the chord of the plan, on its neck. */
-const questionOf = ({ chord, tuning }: Plan): Question => ({
-  chord,
-  tuning,
-  arrangement: { kind: 'any' },
-  open: 'never',
-  fretMin: 1,
-  fretMax: DEFAULT_FRET_MAX,
-})
-
-/** Choices that belong to another line are given up with it. */
-function settled(now: Plan, changes: Partial<Plan>): Plan {
-  const next = { ...now, ...changes }
-  const other = next.chord !== now.chord || next.way !== now.way || next.at !== now.at || next.string !== now.string
-  const from = next.from === 'lowest' || next.chord.formula.includes(next.from) ? next.from : 'R'
-  const find = next.find !== undefined && next.chord.formula.includes(next.find) ? next.find : undefined
-  return { ...next, from, find, ...(other ? { line: 0, chosen: changes.chosen ?? [] } : {}) }
 }

@@ -4,7 +4,7 @@ import { useStore } from '@nanostores/react'
 import { computed } from 'nanostores'
 import { useMemo } from 'react'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
-import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
+import { LineField, LineProblem } from '../../controls/LineField.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { $playing } from '../../sound/transport.ts'
@@ -25,13 +25,13 @@ export interface ActsProps {
 
 export function Acts({ state, shown, openSheet }: ActsProps) {
   const isPlaying = useStore($isMine)
-  const { typed, type, finish } = state
+  const { typed, type, finish, goingOn } = state
   const copied = useMemo(() => () => shapesCopied(laneShapes(shown), $style.get()), [shown])
   const acts = useMemo(() => actsOf(shown, isPlaying, openSheet), [shown, isPlaying, openSheet])
   return (
     <ActLine
-      field={<ChordField id={KEY_INPUT_ID} typed={typed} type={type} finish={finish} label="Key" />}
-      problem={typed.problem && <ChordProblem id={KEY_INPUT_ID} typed={typed} here="Key" type={type} />}
+      field={<LineField id={KEY_INPUT_ID} typed={typed} type={type} finish={finish} goingOn={goingOn} label="Key" />}
+      problem={typed.problem && <LineProblem id={KEY_INPUT_ID} typed={typed} here="Key" type={type} />}
       acts={acts}
       past={state}
       undo={state.undo}

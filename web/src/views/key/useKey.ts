@@ -1,7 +1,7 @@
 /** The state of the Key view: the plan with its undo, its lanes (from the worker), what plays, the address. */
 import { useStore } from '@nanostores/react'
 import type { Chord } from '@nestling/core/chord'
-import { type KeyLine, laneInHand, nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
+import { completeKeyLine, type KeyLine, laneInHand, nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
 import type { Neck } from '@nestling/core/neck'
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
@@ -41,6 +41,8 @@ export interface KeyState {
   readonly typed: Typed
   readonly type: (text: string) => void
   readonly finish: () => void
+  /** What a half-typed line may become. */
+  readonly goingOn: (text: string) => readonly string[]
   readonly change: (changes: Partial<KeyPlan>) => void
   readonly undo: () => unknown
   readonly redo: () => unknown
@@ -89,6 +91,13 @@ export function useKey(params: Params): KeyState {
         const read = readKeyLine(written, neckFor(before, player).open.length, player.naming, before)
         return read.ok ? { ok: true, value: planOf(read.value, before, player) } : read
       })
+    },
+    [asked, player],
+  )
+  const goingOn = useCallback(
+    (text: string) => {
+      const now = asked.current()
+      return completeKeyLine(text, neckFor(now, player).open.length, player.naming, now)
     },
     [asked, player],
   )
@@ -208,6 +217,7 @@ export function useKey(params: Params): KeyState {
     typed,
     type,
     finish: asked.finish,
+    goingOn,
     change,
     undo: asked.undo,
     redo: asked.redo,

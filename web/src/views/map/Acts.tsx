@@ -3,7 +3,7 @@ import { Menu } from '@mantine/core'
 import { useMemo } from 'react'
 import type { Act } from '../../controls/ActLine.tsx'
 import { ActLine } from '../../controls/ActLine.tsx'
-import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
+import { LineField, LineProblem } from '../../controls/LineField.tsx'
 import { ToSheet } from '../../controls/ToSheet.tsx'
 import { openKeys } from '../../shell/help.ts'
 import { toArpeggio, toBuild, toPractice } from '../../state/links.ts'
@@ -14,7 +14,7 @@ import { CHORD_INPUT_ID } from './keys.ts'
 import type { MapState, ShownMap } from './useMap.ts'
 
 export function Acts({ state, shown }: { readonly state: MapState; readonly shown: ShownMap | undefined }) {
-  const { typed, type, finish } = state
+  const { typed, type, finish, goingOn } = state
   const acts = useMemo(() => actsOf(shown), [shown])
   const place = shown?.chosen
   const copied = useMemo(
@@ -23,8 +23,10 @@ export function Acts({ state, shown }: { readonly state: MapState; readonly show
   )
   return (
     <ActLine
-      field={<ChordField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} />}
-      problem={typed.problem && <ChordProblem id={CHORD_INPUT_ID} typed={typed} here="Map" type={type} />}
+      field={
+        <LineField id={CHORD_INPUT_ID} typed={typed} type={type} finish={finish} goingOn={goingOn} label="Chord" />
+      }
+      problem={typed.problem && <LineProblem id={CHORD_INPUT_ID} typed={typed} here="Map" type={type} />}
       acts={acts}
       past={state}
       undo={state.undo}

@@ -2,7 +2,7 @@
 import { formulaKey, writeSymbol } from '@nestling/core/chord'
 import { joiningTones, joiningWays } from '@nestling/core/map'
 import { withSigns } from '@nestling/core/pitch'
-import { type Player, readTypedLine } from '@nestling/core/request'
+import { completeLine, type Player, readTypedLine } from '@nestling/core/request'
 import type { TypedRead } from '../../state/asked.ts'
 import { fretsWord } from '../../words/shapes.ts'
 import { type AskedMap, mapQuestion, UNCHANGED } from './address.ts'
@@ -39,6 +39,10 @@ export function readMapLine(written: string, player: Player, before: AskedMap): 
     },
   }
 }
+
+/** Lines that begin as `text` does and can be read here; at most eight. */
+export const completeMapLine = (text: string, player: Player, before: AskedMap): readonly string[] =>
+  completeLine(text, player, before.question).filter((line) => readMapLine(line, player, before).ok)
 
 /** The chord as it stands in the field: as the player would type it; `signs`: as it is read. */
 export function writeMapLine(

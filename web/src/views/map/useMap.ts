@@ -11,7 +11,7 @@ import { $player, $session } from '../../state/session.ts'
 import { fretsWord } from '../../words/shapes.ts'
 import { mapClient } from '../../workers/clients.ts'
 import { type AskedMap, isShown, readMap, writeMap } from './address.ts'
-import { readMapLine, writeMapLine } from './line.ts'
+import { completeMapLine, readMapLine, writeMapLine } from './line.ts'
 import { readFirstMap } from './writtenMap.ts'
 
 /** An answer, with the question that it belongs to: the page may have gone on asking. */
@@ -30,6 +30,8 @@ export interface MapState {
   readonly typed: Typed
   readonly type: (text: string) => void
   readonly finish: () => void
+  /** What a half-typed line may become. */
+  readonly goingOn: (text: string) => readonly string[]
   readonly asked: AskedMap
   readonly step: (changes: Partial<AskedMap>) => void
   readonly undo: () => unknown
@@ -82,6 +84,8 @@ export function useMap(query: string, map: string): MapState {
     [asked, player],
   )
 
+  const goingOn = useCallback((text: string) => completeMapLine(text, player, asked.current()), [asked, player])
+
   useEffect(() => {
     if (isAnswered) return undefined
     let current = true
@@ -117,6 +121,7 @@ export function useMap(query: string, map: string): MapState {
     typed,
     type,
     finish: asked.finish,
+    goingOn,
     asked: now,
     // Another chord or arrangement has other places.
     step: useCallback(

@@ -2,7 +2,7 @@
 import { useStore } from '@nanostores/react'
 import { GRADES } from '@nestling/core/practice'
 import { type Act, ActLine } from '../../controls/ActLine.tsx'
-import { ChordField, ChordProblem } from '../../controls/ChordField.tsx'
+import { LineField, LineProblem } from '../../controls/LineField.tsx'
 import { Word } from '../../controls/Word.tsx'
 import { CHORD_PLAYS, type ChordPlays } from '../../ear/chordPlayer.ts'
 import { openKeys } from '../../shell/help.ts'
@@ -62,15 +62,16 @@ export function Acts({ state }: { readonly state: RunState }) {
   return (
     <ActLine
       field={
-        <ChordField
+        <LineField
           id={RUN_INPUT_ID}
           typed={typed}
           type={type}
           finish={finish}
+          goingOn={state.goingOn}
           label="A run, such as m7 on 5 and 6 fourths from E 80"
         />
       }
-      problem={typed.problem && <ChordProblem id={RUN_INPUT_ID} typed={typed} here="Practice" type={type} />}
+      problem={typed.problem && <LineProblem id={RUN_INPUT_ID} typed={typed} here="Practice" type={type} />}
       acts={acts.filter((group) => group.length > 0)}
       past={state}
       undo={state.undo}

@@ -4,7 +4,9 @@ import { namesOf } from '@nestling/core/name'
 import { type Neck, neckOf, stringNumber, writeTuning } from '@nestling/core/neck'
 import {
   chanceOf,
+  completeRunLine,
   type Grade,
+  type RunLineLimits,
   type RunStep,
   readRunLine,
   ruleFor,
@@ -47,6 +49,8 @@ export interface RunState {
   readonly typed: Typed
   readonly type: (text: string) => void
   readonly finish: () => void
+  /** What a half-typed line may become. */
+  readonly goingOn: (text: string) => readonly string[]
   readonly change: (changes: Partial<RunPlan>) => void
   readonly undo: () => unknown
   readonly redo: () => unknown
@@ -129,15 +133,7 @@ export function useRun(params: Params): RunState {
   const type = useCallback(
     (text: string) =>
       void asked.type(text, (written, planBefore) => {
-        const { material: before } = planBefore
-        const read = readRunLine(written, {
-          strings: neck.open.length,
-          slowest: SLOWEST,
-          fastest: FASTEST,
-          naming: player.naming,
-          formula: before.kind === 'shapes' ? undefined : before.formula,
-          nameOf: (frets) => namesOf(frets, neck)[0]?.chord,
-        })
+        const read = readRunLine(written, limitsOf(planBefore, player, neck))
         if (!read.ok) return read
         const { tempo, ...changes } = read.value
         if (tempo !== undefined) changeSound({ tempo })
@@ -147,6 +143,10 @@ export function useRun(params: Params): RunState {
         }
       }),
     [asked, neck, player, settled],
+  )
+  const goingOn = useCallback(
+    (text: string) => completeRunLine(text, limitsOf(asked.current(), player, neck)),
+    [asked, player, neck],
   )
   useKeptPast(asked, 'practice')
   useLineInAddress(type, asked.finish)
@@ -339,6 +339,7 @@ export function useRun(params: Params): RunState {
     typed,
     type,
     finish: asked.finish,
+    goingOn,
     change,
     undo: asked.undo,
     redo: asked.redo,
@@ -365,3 +366,15 @@ export const stepsOf = (plan: Asked, neck: Neck, player: Player): readonly RunSt
 /** One's own shapes lie where they lie; those that are found stay where the frets are wide. */
 const lastFretOf = ({ material }: Pick<RunPlan, 'material'>, neck: Neck): number =>
   material.kind === 'shapes' ? neck.lastFret : Math.min(RUN_FRET_MAX, neck.lastFret)
+
+/** What a line can say here, and what wishes without a chord are about. */
+function limitsOf({ material }: RunPlan, { naming }: Player, neck: Neck): RunLineLimits {
+  return {
+    strings: neck.open.length,
+    slowest: SLOWEST,
+    fastest: FASTEST,
+    naming,
+    formula: material.kind === 'shapes' ? undefined : material.formula,
+    nameOf: (frets) => namesOf(frets, neck)[0]?.chord,
+  }
+}

@@ -12,7 +12,7 @@ import { $writtenShapes, asked, redo, shapeInHand, undo, type WorkbenchState } f
 import { shapesCopied } from '../../words/copied.ts'
 import { $withoutFifth, hearBeforeAfter, hearInHand } from './hear.ts'
 import { keepInHand, toTray } from './keeping.ts'
-import { $completing, LineProblem, TypedLine } from './sentence/TypedLine.tsx'
+import { BuildLineProblem, TypedLine } from './sentence/TypedLine.tsx'
 import { WrittenShapes } from './sentence/WrittenShapes.tsx'
 
 export function Acts({ state }: { readonly state: WorkbenchState }) {
@@ -50,13 +50,11 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
     ],
     [hasFifth, canCompare, arpeggio, practise, sheet],
   )
-  const completing = useStore($completing)
   const written = useStore($writtenShapes)
   const told = useMemo(() => {
     if (written.length > 0) return <WrittenShapes shapes={written} />
-    if (completing) return NOTHING
-    return problem === undefined ? undefined : <LineProblem />
-  }, [problem, completing, written])
+    return problem === undefined ? undefined : <BuildLineProblem />
+  }, [problem, written])
   const copied = useMemo(() => (shape ? () => shapesCopied([shape], $style.get()) : undefined), [shape])
   return (
     <ActLine
@@ -73,7 +71,6 @@ export function Acts({ state }: { readonly state: WorkbenchState }) {
 }
 
 const FIELD = <TypedLine />
-const NOTHING = <span />
 
 const WaysToHear = memo(function WaysToHear({ hasFifth }: { readonly hasFifth: boolean }) {
   const { settings } = useStore($session)
