@@ -281,13 +281,6 @@ test('10: the Map’s lanes for what was typed; another change shows which tone 
   await page.keyboard.press('Control+z')
   await expect(change).toHaveText('Cmaj9')
 })
-  await change.focus()
-  const first = await change.textContent()
-  await page.keyboard.press('ArrowDown')
-  await expect(change).not.toHaveText(first ?? '')
-  await settled(page)
-  await expect(page.getByRole('region', { name: 'This place' })).toContainText(/fret/)
-})
 
 test('11: into the tray, the Book and onto a sheet, and taken back', async ({ page }) => {
   await open(page)
