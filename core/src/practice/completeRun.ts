@@ -6,6 +6,7 @@ import { type RunLineLimits, readRunLine } from './runLine.ts'
 
 const CYCLES = ['fourths', 'fifths', 'semitones', 'whole tones', 'minor thirds', 'major thirds', 'shuffle', 'down']
 const GRIPS = ['drop 2', 'shells', 'rootless', 'no 5']
+const MANNERS = ['barre', 'comping', 'open', 'bossa', 'funk', 'blues', 'solo']
 const FROM = ['from fret 5', 'nut', 'from C']
 const SUFFIXES = CATALOGUE.map(({ suffix }) => suffix)
 
@@ -26,7 +27,7 @@ export function completeRunLine(text: string, limits: RunLineLimits): readonly s
   const set = Array.from({ length: Math.min(4, strings) }, (_, index) => Math.min(4, strings) - index).join('')
   return linesGoingOn(
     typed,
-    [onRoots, CYCLES, [set, `drop2 ${set}`], GRIPS, ['arpeggio'], FROM, ['80', '100', 'two bars', 'one bar']],
+    [onRoots, CYCLES, [set, `drop2 ${set}`], GRIPS, MANNERS, ['arpeggio'], FROM, ['80', '100', 'two bars', 'one bar']],
     isLine,
   )
 }

@@ -132,13 +132,13 @@ describe('runs', () => {
       }
   })
 
+  const place = (indexMm: number): RunPlace => ({
+    indexMm,
+    string: 0,
+    shape: {} as RunPlace['shape'],
+    chord: {} as Chord,
+  })
   test('the places are the least of all ways, whatever lies where', () => {
-    const place = (indexMm: number): RunPlace => ({
-      indexMm,
-      string: 0,
-      shape: {} as RunPlace['shape'],
-      chord: {} as Chord,
-    })
     const every = (layers: readonly (readonly number[])[]): number => {
       const ways = layers.reduce<number[][]>(
         (all, layer) => (layer.length === 0 ? all : all.flatMap((way) => layer.map((one) => [...way, one]))),
@@ -160,6 +160,13 @@ describe('runs', () => {
         },
       ),
     )
+  })
+
+  test('a dearer grip is taken only where the way to a better one is longer than what it costs more', () => {
+    const dear = (mm: number, dearerMm: number): RunPlaces => [{ ...place(mm), dearerMm }]
+    const taken = (...layers: readonly (readonly RunPlaces[])[]) => leastRun(layers).map((one) => one?.[0].indexMm)
+    expect(taken([[place(0)]], [dear(10, 60), [place(50)]])).toEqual([0, 50])
+    expect(taken([[place(0)]], [dear(10, 30), [place(50)]])).toEqual([0, 10])
   })
 
   test('the first root is called as it was asked for, its twin beside it', () => {

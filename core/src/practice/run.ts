@@ -10,9 +10,12 @@ import { everyPlace, everyPlaceInOrder, type LaneShape, shapeOn, type UsualOrder
 import { fingertipMm, type Neck, type StringIndex } from '../neck/index.ts'
 import { indexPlace } from '../path/index.ts'
 import { pitchClassOf, spellDegree } from '../pitch/index.ts'
+import type { Playing } from '../request/index.ts'
 import { requireAt } from '../result/index.ts'
+import type { Taste } from '../taste/index.ts'
 import { type Frets, lowestPressed } from '../voicing/index.ts'
 import { type CycleAsk, cycleOf, type SpelledRoot, spelledFor } from './cycle.ts'
+import { gripsOn } from './grips.ts'
 import type { Material, OwnShape } from './material.ts'
 
 /** Where a root's shape may lie: its root on these strings in turn, or on any of them. One's own shapes keep their strings. */
@@ -25,6 +28,8 @@ export type PlaceRule =
 export interface RunAsk extends CycleAsk {
   readonly material: Material
   readonly rule: PlaceRule
+  /** A chord's grips are those that a player takes in this manner; without it the usual orders of its tones. */
+  readonly playing?: Playing | undefined
   /** The fret near which it begins; else where one's own shape was held, or the lowest place. */
   readonly near?: number | undefined
   /** No shape goes beyond. */
@@ -39,6 +44,8 @@ export interface RunStep extends SpelledRoot {
   readonly string: StringIndex | undefined
   /** Of an arpeggio: its tones in the order in which they are played. */
   readonly line: readonly ArpeggioNote[] | undefined
+  /** Of a grip that was chosen by its manner. */
+  readonly taste: Taste | undefined
   /** From the step before: how many frets the lowest finger goes, up the neck positive; none for the first. */
   readonly hopFrets: number | undefined
   /** How far the index fingertip goes along the neck. */
@@ -53,7 +60,13 @@ export interface RunPlace {
   readonly line?: readonly ArpeggioNote[] | undefined
   /** Of the index fingertip, in mm from the nut. */
   readonly indexMm: number
+  readonly taste?: Taste | undefined
+  /** What it costs by itself, in mm that the hand would go instead. */
+  readonly dearerMm?: number | undefined
 }
+
+/** A grip that is better by one is worth that way: as in a path, where taste counts 3 and a mm 0.015. */
+const MM_OF_TASTE = 200
 
 /** All that is played on one root where it may lie. */
 export type RunPlaces = readonly [RunPlace, ...RunPlace[]]
@@ -66,7 +79,11 @@ export function runOf(ask: RunAsk, neck: Neck, profile: HandProfile): readonly R
     // The first root is called as it was asked for.
     return index === 0 && spelled.twin === ask.from ? { root: ask.from, twin: spelled.root } : spelled
   })
-  const places = roots.map((root, index) => placesOf(ask, root, index, neck, profile))
+  const { playing, rule } = ask
+  const gripsOf =
+    playing &&
+    gripsOn(playing, neck, profile, ask.fretMax, rule.kind === 'nearest' && playing.ensemble === 'bass-player')
+  const places = roots.map((root, index) => placesOf(ask, root, index, neck, profile, gripsOf))
   // It begins where the hand is: nearest to one's own shape.
   const [own] = material.kind === 'shapes' ? material.shapes : []
   const start =
@@ -79,7 +96,14 @@ export function runOf(ask: RunAsk, neck: Neck, profile: HandProfile): readonly R
     const all = taken[index]
     if (!all) {
       before = undefined
-      const none = { shape: undefined, string: undefined, line: undefined, hopFrets: undefined, hopMm: undefined }
+      const none = {
+        shape: undefined,
+        string: undefined,
+        line: undefined,
+        taste: undefined,
+        hopFrets: undefined,
+        hopMm: undefined,
+      }
       return [{ ...root, chord: { root: root.root, formula }, ...none }]
     }
     return all.map((now, within): RunStep => {
@@ -92,6 +116,7 @@ export function runOf(ask: RunAsk, neck: Neck, profile: HandProfile): readonly R
         shape: now.shape,
         string: now.string,
         line: now.line,
+        taste: now.taste,
         hopFrets: last && lowestOf(now) - lowestOf(last),
         hopMm: last && Math.abs(now.indexMm - last.indexMm),
       }
@@ -106,6 +131,7 @@ function placesOf(
   index: number,
   neck: Neck,
   profile: HandProfile,
+  gripsOf: ReturnType<typeof gripsOn> | undefined,
 ): readonly RunPlaces[] {
   switch (material.kind) {
     case 'chord': {
@@ -116,6 +142,11 @@ function placesOf(
             (shape): RunPlaces => [placed(chord, shape, rootString(shape, order.strings), neck)],
           ),
         )
+      if (gripsOf)
+        return gripsOf(chord, stringsAt(rule, index)).map(({ frets, string, dearer, taste }): RunPlaces => {
+          const place = placed(chord, shapeOn(frets, chord, neck, profile), string, neck)
+          return [{ ...place, taste, dearerMm: dearer * MM_OF_TASTE }]
+        })
       return stringsAt(rule, index).flatMap((string) =>
         everyPlace(chord, string, neck, profile, fretMax).map(
           (shape): RunPlaces => [placed(chord, shape, string, neck)],
@@ -225,7 +256,8 @@ const placed = (chord: Chord, shape: LaneShape, string: StringIndex, neck: Neck)
 })
 
 /**
- * One place of each root, so that the index finger goes least from the first to the last; of runs that are as short, the
+ * One place of each root, so that the index finger goes least from the first to the last, a dearer grip counting as
+ * a way; of runs that are as short, the
  * one that begins lower. A root without a place is passed by.
  * @param startMm Where the index finger is before: the way to the first counts then.
  */
@@ -256,8 +288,9 @@ export function leastRun(
   return before.reduce((best, one) => (one.cost < best.cost - 1e-9 ? one : best)).way
 }
 
-/** The way of the index finger from the first to the last that is held on one root. */
+/** The way of the index finger from the first to the last that is held on one root, and what the grip itself costs. */
 const within = (all: RunPlaces): number =>
+  (all[0].dearerMm ?? 0) +
   all.slice(1).reduce((sum, { indexMm }, index) => sum + Math.abs(indexMm - requireAt(all, index).indexMm), 0)
 
 /** Up and down the neck by octaves. */

@@ -5,8 +5,9 @@
 import { type Chord, type Formula, readSymbol } from '../chord/index.ts'
 import { type StringIndex, stringIndex } from '../neck/index.ts'
 import { type NamingSystem, type NoteName, readNote } from '../pitch/index.ts'
-import { type ShapesLineError, shapeAt } from '../request/index.ts'
+import { mannerNamed, type ShapesLineError, shapeAt } from '../request/index.ts'
 import { fail, ok, piece, type Result, requireAt, type TextErrorOf } from '../result/index.ts'
+import type { Manner } from '../taste/index.ts'
 import type { Frets } from '../voicing/index.ts'
 import type { Cycle } from './cycle.ts'
 import { type Material, type OwnShape, readSuffix } from './material.ts'
@@ -31,6 +32,8 @@ export interface RunLine {
   readonly from?: NoteName
   readonly down?: boolean
   readonly rule?: PlaceRule
+  /** `m7 comping on 6`: its grips are those of a manner. */
+  readonly manner?: Manner
   /** The fret near which it begins; 0 at the nut. */
   readonly near?: number
   readonly bars?: number
@@ -148,6 +151,8 @@ function runWordAt(
   if (cycle) return said({ cycle })
   if (lower === 'up' || lower === 'down') return said({ down: lower === 'down' })
   if (lower === 'nearest') return said({ rule: nearestRule(limits.strings) })
+  const manner = mannerNamed(lower) ?? (lower === 'open' ? 'open' : undefined)
+  if (manner) return said({ manner }, /^(chords?|grips?|guitar)$/.test(small(next)) ? 2 : 1)
   if (lower === 'nut') return said({ near: 0 })
   if (lower === 'from' || /^(frets?|position)$/.test(lower)) {
     const behind = lower === 'from' && small(next) === 'fret' ? 2 : lower === 'from' && small(next) === 'the' ? 2 : 1

@@ -173,6 +173,9 @@ const MANNER_WORDS: Readonly<Record<string, Manner>> = {
 }
 
 /** `barre chord`, `comping`, `solo guitar`. */
+/** The manner that a word names: `barre`, `comping`. */
+export const mannerNamed = (word: string): Manner | undefined => MANNER_WORDS[word.toLowerCase()]
+
 const manner: Reader = (words, at) => {
   const named = MANNER_WORDS[bare(words[at])]
   if (named === undefined) return undefined

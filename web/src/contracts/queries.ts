@@ -115,6 +115,9 @@ export const RunQuery = v.strictObject({
   cycle: v.optional(v.picklist(CYCLES), 'fourths'),
   from: v.optional(text(8), 'E'),
   place: v.optional(v.picklist(RUN_PLACES), '6-and-5'),
+  /** How the grips of a chord are played, and with whom; without both its tones lie in their usual orders. */
+  manner: v.optional(v.picklist(MANNERS, MANNERS.join(', '))),
+  ensemble: v.optional(v.picklist(ENSEMBLES, ENSEMBLES.join(', '))),
   /** The other way round. */
   down: v.optional(v.picklist(['true', 'false'], 'true or false'), 'false'),
   /** A cycle that closes early goes on a semitone lower. */

@@ -110,7 +110,14 @@ describe('keys and lanes', () => {
   test('a run goes through its roots, the hand moving least', async () => {
     const { body } = await ask(runAnswer, { path: '/api/run?material=m7&from=E' })
     expect(body.steps.map(({ root }: { root: string }) => root).join(' ')).toBe('E A D G C F Bb Eb Ab Db F# B')
-    expect(body.steps[0]).toEqual({ root: 'E', symbol: 'Em7', frets: '12-x-12-12-12-x', hopFrets: 0, hopMm: 0 })
+    expect(body.steps[0]).toEqual({
+      root: 'E',
+      symbol: 'Em7',
+      frets: '12-x-12-12-12-x',
+      shape: '12-x-12-12-12-x',
+      hopFrets: 0,
+      hopMm: 0,
+    })
     expect(body.steps[7]).toMatchObject({ root: 'Eb', twin: 'D#', symbol: 'Ebm7' })
     const thirds = await ask(runAnswer, { path: '/api/run?material=b9&cycle=minor-thirds&place=nearest' })
     expect(thirds.body.steps).toHaveLength(4)
@@ -120,6 +127,19 @@ describe('keys and lanes', () => {
     const [first, again, other] = orders.map((one) => JSON.stringify(one.body))
     expect(first).toBe(again)
     expect(first).not.toBe(other)
+  })
+
+  test('a run in a manner takes its grips, and says why', async () => {
+    const { body } = await ask(runAnswer, { path: '/api/run?material=&from=G&place=nearest&manner=barre' })
+    const shapes = body.steps.map(({ shape }: { shape: string }) => shape)
+    expect(shapes.slice(0, 4)).toEqual(['355433', 'x35553', '133211', 'x13331'])
+    const { taste } = body.steps[0]
+    const sum = taste.terms.reduce((total: number, { value }: { value: number }) => total + value, 0)
+    expect(sum).toBeCloseTo(taste.total, 1)
+    // One of both is enough: ninths are comped.
+    const { body: band } = await ask(runAnswer, { path: '/api/run?material=9&place=nearest&ensemble=bass-player' })
+    expect(band.steps).toHaveLength(12)
+    expect(band.steps.every(({ taste }: { taste?: object }) => taste !== undefined)).toBe(true)
   })
 
   test('a lane tells a shape for every step, with its hop, or why there is none', async () => {
@@ -151,6 +171,8 @@ describe('keys and lanes', () => {
     [keyAnswer, '/api/key?tonic=G%23%23', 'tonic'],
     [keyAnswer, '/api/key?tonic=C&depth=fifths', 'depth'],
     [runAnswer, '/api/run?material=zz', 'material'],
+    [runAnswer, '/api/run?manner=jazz', 'manner'],
+    [runAnswer, '/api/run?ensemble=trio', 'ensemble'],
     [runAnswer, '/api/run?material=m7/G', 'material'],
     [runAnswer, '/api/run?from=H2', 'from'],
     [runAnswer, '/api/run?cycle=sixths', 'cycle'],

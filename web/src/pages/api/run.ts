@@ -1,12 +1,22 @@
 import { writeSymbol } from '@nestling/core/chord'
 import { neckOf, stringIndex } from '@nestling/core/neck'
 import { readNote } from '@nestling/core/pitch'
-import { chanceOf, nearestRule, type PlaceRule, type RunStep, readMaterial, runOf } from '@nestling/core/practice'
+import {
+  chanceOf,
+  type Material,
+  nearestRule,
+  type PlaceRule,
+  type RunStep,
+  readMaterial,
+  runOf,
+} from '@nestling/core/practice'
+import { type Ensemble, type Manner, usualManner } from '@nestling/core/taste'
 import { writeFrets } from '@nestling/core/voicing'
 import { type RUN_PLACES, RunQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readQuery, refuse, refuseWith } from './_respond.ts'
 import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { tasteTold } from './_taste.ts'
 import { onThread, type Work } from './_work.ts'
 
 /** No run goes beyond: higher up shapes are crowded. */
@@ -16,7 +26,7 @@ const FRET_MAX = 15
 export const work: Work = ({ url }) => {
   const query = readQuery(url, RunQuery)
   if (!query.ok) return query.response
-  const { material, cycle, from, place, down, all, seed } = query.value
+  const { material, cycle, from, place, down, all, seed, manner, ensemble } = query.value
   const root = readNote(from)
   if (root === undefined || root.length !== from.trim().length)
     return refuseWith('from', {
@@ -36,6 +46,7 @@ export const work: Work = ({ url }) => {
       all: all === 'true',
       random: chanceOf(seed),
       rule: ruleOf(place, neck.open.length),
+      playing: playingFor(read.value, manner, ensemble),
       fretMax: FRET_MAX,
     },
     neck,
@@ -50,11 +61,28 @@ function ruleOf(place: (typeof RUN_PLACES)[number], count: number): PlaceRule {
   return { kind: 'in-turn', strings: strings(...place.split('-and-').map(Number)) }
 }
 
-function told({ root, twin, chord, shape, hopFrets, hopMm }: RunStep) {
+/** One of both is enough, as for voicings. */
+function playingFor(material: Material, manner: Manner | undefined, ensemble: Ensemble | undefined) {
+  if (material.kind !== 'chord' || (manner === undefined && ensemble === undefined)) return undefined
+  return {
+    manner: manner ?? usualManner({ root: 'E', formula: material.formula }, true),
+    ensemble: ensemble ?? 'alone',
+  } as const
+}
+
+function told({ root, twin, chord, shape, taste, hopFrets, hopMm }: RunStep) {
   const symbol = writeSymbol(chord, { ascii: true })
   const names = { root, ...(twin ? { twin } : {}), symbol }
   if (!shape) return { ...names, why: 'no shape of it lies on these strings within these frets' }
-  return { ...names, frets: writeFrets(shape.frets), hopFrets: hopFrets ?? 0, hopMm: Math.round(hopMm ?? 0) }
+  const frets = writeFrets(shape.frets)
+  return {
+    ...names,
+    frets,
+    shape: frets,
+    hopFrets: hopFrets ?? 0,
+    hopMm: Math.round(hopMm ?? 0),
+    ...(taste && { taste: tasteTold(taste) }),
+  }
 }
 
 export const GET = onThread('run')

@@ -4,6 +4,7 @@ import { stringIndex, stringNumber, writeStringSet, writeTuning } from '@nestlin
 import { readNote } from '@nestling/core/pitch'
 import { CYCLES, type Cycle, nearestRule, type PlaceRule, readMaterial, writeMaterial } from '@nestling/core/practice'
 import { type Player, readOtherTuning } from '@nestling/core/request'
+import { MANNERS } from '@nestling/core/taste'
 import { FASTEST, SLOWEST } from '../../contracts/settings.ts'
 import type { Typed } from '../../state/asked.ts'
 import { messageOf } from '../../words/errors.ts'
@@ -83,6 +84,7 @@ export function readRun(
       all: params['all'] === 'true',
       seed: /^\d{1,9}$/.test(params['seed'] ?? '') ? Number(params['seed']) : 1,
       rule: readPlace(params['place'], count) ?? usualPlace(count),
+      manner: oneOf(MANNERS, params['manner']),
       near: readFret(params['near']),
       bars: Number.isInteger(bars) && bars >= 1 && bars <= MOST_BARS ? bars : 1,
       showing: oneOf(SHOWINGS, params['showing']) ?? 'places',
@@ -94,7 +96,7 @@ export function readRun(
 }
 
 export const runQuery = (plan: RunPlan, count: number): URLSearchParams => {
-  const { material, title, cycle, from, down, all, seed, rule, near, bars, showing, tuning } = plan
+  const { material, title, cycle, from, down, all, seed, rule, manner, near, bars, showing, tuning } = plan
   const query = new URLSearchParams({ material: writeMaterial(material) })
   if (title !== '') query.set('title', title)
   query.set('place', writePlace(rule, count))
@@ -103,6 +105,7 @@ export const runQuery = (plan: RunPlan, count: number): URLSearchParams => {
   if (down) query.set('down', 'true')
   if (all) query.set('all', 'true')
   if (cycle === 'shuffle') query.set('seed', String(seed))
+  if (manner !== undefined) query.set('manner', manner)
   if (near !== undefined) query.set('near', String(near))
   if (bars !== 1) query.set('bars', String(bars))
   if (showing !== 'places') query.set('showing', showing)

@@ -3,6 +3,7 @@ import type { StringVerdict } from '@nestling/core/ear'
 import type { Tuning } from '@nestling/core/neck'
 import type { NoteName } from '@nestling/core/pitch'
 import type { Cycle, Grade, LogGrade, Material, PlaceRule } from '@nestling/core/practice'
+import type { Manner } from '@nestling/core/taste'
 
 /** How much of a shape is seen: all of it, all of it late, the root and places, the root only, nothing. */
 export const SHOWINGS = ['open', 'late', 'places', 'root', 'nothing'] as const
@@ -20,6 +21,8 @@ export interface RunPlan {
   /** Of a shuffle. */
   readonly seed: number
   readonly rule: PlaceRule
+  /** How its grips are chosen: in a manner; without one its tones lie in their usual orders. */
+  readonly manner: Manner | undefined
   /** The fret near which it begins, where the player says one; 0 at the nut. */
   readonly near: number | undefined
   /** Bars for each chord. */

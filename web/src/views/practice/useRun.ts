@@ -6,6 +6,7 @@ import {
   chanceOf,
   completeRunLine,
   type Grade,
+  nearestRule,
   type RunLineLimits,
   type RunStep,
   readRunLine,
@@ -14,7 +15,7 @@ import {
   writeMaterial,
   writeSuffix,
 } from '@nestling/core/practice'
-import { instrumentFor, type Player } from '@nestling/core/request'
+import { instrumentFor, type Player, type Playing } from '@nestling/core/request'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { FASTEST, type Settings, SLOWEST } from '../../contracts/settings.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
@@ -92,12 +93,12 @@ export function useRun(params: Params): RunState {
   const plan = useStore(asked.$now)
   const typed = useStore(asked.$typed)
   const past = useStore(asked.$past)
-  const { material, cycle, from: first, down, all, seed, rule, near, bars, tuning } = plan
+  const { material, cycle, from: first, down, all, seed, rule, manner, near, bars, tuning } = plan
   const neck = useMemo(() => neckOf(instrumentFor({ tuning }, player)), [tuning, player])
   // What is shown of it is no other run: it goes on. Other bars are another one.
   const steps = useMemo(
-    () => stepsOf({ material, cycle, from: first, down, all, seed, rule, near }, neck, player),
-    [material, cycle, first, down, all, seed, rule, near, bars, neck, player],
+    () => stepsOf({ material, cycle, from: first, down, all, seed, rule, manner, near }, neck, player),
+    [material, cycle, first, down, all, seed, rule, manner, near, bars, neck, player],
   )
   const [round, setRound] = useState(() => startedRound(steps.length))
   /** Where the next start begins. */
@@ -120,8 +121,12 @@ export function useRun(params: Params): RunState {
 
   const settled = useCallback(
     (changes: Partial<RunPlan>, before: RunPlan): Partial<RunPlan> => {
-      const { material } = changes
-      if (!material || material.kind === 'shapes' || changes.rule) return changes
+      const { material, rule, manner } = changes
+      // Tones in an order have no manner, and a manner has its own orders.
+      if (rule?.kind === 'orders') return { ...changes, manner: undefined }
+      if (manner !== undefined && before.rule.kind === 'orders' && !rule)
+        return { ...changes, rule: nearestRule(neck.open.length) }
+      if (!material || material.kind === 'shapes' || rule) return changes
       return { ...changes, rule: ruleFor(before.rule, material.formula, neck.open.length) }
     },
     [neck],
@@ -358,10 +363,20 @@ export function useRun(params: Params): RunState {
   }
 }
 
-type Asked = Pick<RunPlan, 'material' | 'cycle' | 'from' | 'down' | 'all' | 'seed' | 'rule' | 'near'>
+type Asked = Pick<RunPlan, 'material' | 'cycle' | 'from' | 'down' | 'all' | 'seed' | 'rule' | 'manner' | 'near'>
 
 export const stepsOf = (plan: Asked, neck: Neck, player: Player): readonly RunStep[] =>
-  runOf({ ...plan, random: chanceOf(plan.seed), fretMax: lastFretOf(plan, neck) }, neck, player.hand)
+  runOf(
+    { ...plan, random: chanceOf(plan.seed), fretMax: lastFretOf(plan, neck), playing: playingIn(plan, player) },
+    neck,
+    player.hand,
+  )
+
+/** In the manner that is asked for, or that the player always has; who plays along is a habit. */
+function playingIn({ manner }: Pick<RunPlan, 'manner'>, player: Player): Playing | undefined {
+  const taken = manner ?? player.manner
+  return taken && { manner: taken, ensemble: player.withBassPlayer ? 'bass-player' : 'alone' }
+}
 
 /** One's own shapes lie where they lie; those that are found stay where the frets are wide. */
 const lastFretOf = ({ material }: Pick<RunPlan, 'material'>, neck: Neck): number =>
