@@ -57,7 +57,7 @@ test.each([
   ['C 7', { code: 'lane_string', at: 2, strings: 6 }],
   ['C 5432 R73', { code: 'lane_counts', at: 7, tones: 3, strings: 4 }],
   ['C R735', { code: 'lane_root_missing', at: 2 }],
-  ['Bb open', { code: 'not_in_a_key_line', at: 3, text: 'open' }],
+  ['Bb later', { code: 'not_in_a_key_line', at: 3, text: 'later' }],
   ['C rootless 4321', { code: 'lane_order_missing', at: 11, strings: 4 }],
   ['D I IV V7x', { code: 'not_a_suffix', at: 8 }],
   ['G## major', { code: 'key_unspellable' }],

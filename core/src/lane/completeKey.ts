@@ -13,6 +13,7 @@ const MODES = [
 ]
 const DEPTHS = ['triads', 'sevenths', 'ninths', 'elevenths', 'thirteenths']
 const GRIPS = ['shells', 'rootless', 'no 5', 'drop 2', 'drop 3', 'spread']
+const MANNERS = ['barre', 'open', 'comping', 'bossa', 'funk', 'blues', 'solo']
 const FROM = ['nut', 'from 3', 'from 5', 'from 7']
 
 /** Close sets of three and four strings, the highest first: `321`, `432`. */
@@ -42,6 +43,7 @@ export function completeKeyLine(
     [...closeSets(strings, 3), ...closeSets(strings, 4)],
     [roots.slice(0, 2).join(' '), ...roots],
     GRIPS,
+    MANNERS,
     FROM,
   ]
   // A tonic alone: what it may be followed by.

@@ -17,6 +17,7 @@ import {
 } from '../key/index.ts'
 import type { NamingSystem } from '../pitch/index.ts'
 import { fail, ok, piece, type Result, requireAt, type TextErrorOf } from '../result/index.ts'
+import type { Manner } from '../taste/index.ts'
 import { type LaneError, readAsk, readStrings, writeAsk } from './askText.ts'
 import { usualSets } from './gripWords.ts'
 import { isNoKey, type NamedSet, readWord, type Said, small, type Word } from './keyWords.ts'
@@ -31,6 +32,8 @@ export interface KeyLine {
   readonly asks?: readonly LaneAsk[]
   /** Where the order of the one set is not named: its other orders, for a key that they fit better. */
   readonly others?: readonly LaneAsk[]
+  /** How the grips of lanes by the root are chosen. */
+  readonly manner?: Manner | undefined
   /** The fret from which the lanes climb; 0 at the nut. */
   readonly from?: number | undefined
   /** A progression in numbers: `1 4 5`, `ii V I`. */
@@ -195,7 +198,7 @@ function withAsks(said: Said, strings: number, before: KeyBefore | undefined): R
 
 /** As `readKeyLine` reads it back; lanes that a line can't tell, such as a root beside an order, are left to the words. */
 export function writeKeyLine(
-  { key, depth, school, asks = [], from }: KeyLine,
+  { key, depth, school, asks = [], manner, from }: KeyLine,
   strings: number,
   naming: NamingSystem = 'letters',
 ): string {
@@ -205,7 +208,7 @@ export function writeKeyLine(
   // A tonic alone is major; in other systems it may be a word, and says so.
   const name = key?.scale.name === MAJOR.name && naming === 'letters' ? key.tonic : written
   const begins = from === undefined ? undefined : from === 0 ? 'nut' : `from ${from}`
-  return [name, depth, school === 'plain' ? school : undefined, ...told, begins].filter(Boolean).join(' ')
+  return [name, depth, school === 'plain' ? school : undefined, ...told, manner, begins].filter(Boolean).join(' ')
 }
 
 function writeAskWords(ask: LaneAsk, strings: number): string {

@@ -15,7 +15,7 @@ import type { Neck } from '../neck/index.ts'
 import { pitchClassOf } from '../pitch/index.ts'
 import { type LaneFit, laneThatFits } from './fits.ts'
 import { laneOf } from './lane.ts'
-import type { Lane, LaneAsk, LaneChord } from './types.ts'
+import type { Lane, LaneAsk, LaneChord, LaneOptions } from './types.ts'
 
 export interface KeyQuestion {
   readonly key: Key
@@ -66,9 +66,15 @@ function asksToFit(asks: readonly LaneAsk[], neck: Neck): readonly LaneAsk[] {
   return asks.length === 1 && asks[0]?.kind === 'root' ? usualAsks(neck) : asks
 }
 
-export function keyOnNeck(question: KeyQuestion, neck: Neck, profile: HandProfile): KeyOnNeck {
+/** @param grips What lanes by the root hold over it; which keys the lanes fit is told by the usual orders. */
+export function keyOnNeck(
+  question: KeyQuestion,
+  neck: Neck,
+  profile: HandProfile,
+  grips: Pick<LaneOptions, 'gripAt' | 'openRoots'> = {},
+): KeyOnNeck {
   const { asks, fifthInBass, key, from } = question
-  const options = { ...optionsFor(neck, fifthInBass), from }
+  const options = { ...optionsFor(neck, fifthInBass), from, ...grips }
   const steps = stepsWith(question)
   const fits = fitsOfAll(question, neck, profile)
   return {
@@ -160,8 +166,9 @@ export function lanesOfAllKeys(
   ask: LaneAsk,
   neck: Neck,
   profile: HandProfile,
+  grips: Pick<LaneOptions, 'gripAt' | 'openRoots'> = {},
 ): readonly LaneInKey[] {
-  const options = optionsFor(neck, question.fifthInBass)
+  const options = { ...optionsFor(neck, question.fifthInBass), ...grips }
   return keysByFourths(question.key, 0).map((one) => ({
     key: one,
     lane: laneOf(stepsWith({ ...question, key: one }), ask, neck, profile, options),

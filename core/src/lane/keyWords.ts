@@ -1,6 +1,7 @@
 /** The words of a key's typed line, one after another: what each names, before it is known which strings and depth they are about. */
 import type { Depth, DepthSchool, Key } from '../key/index.ts'
 import { requireAt } from '../result/index.ts'
+import { type Manner, mannerNamed } from '../taste/index.ts'
 import { gripWord } from './gripWords.ts'
 import { LANE_FRETS } from './types.ts'
 
@@ -38,6 +39,8 @@ export interface Plain {
   readonly depth?: Depth
   readonly school?: DepthSchool
   readonly from?: number
+  /** How grips over a root are chosen. */
+  readonly manner?: Manner
 }
 
 export interface Word {
@@ -98,6 +101,8 @@ export function readWord(words: readonly Word[], at: number, said: Said, strings
     said.forms = '3'
     return 1
   }
+  const manner = mannerNamed(lower) ?? (lower === 'open' ? 'open' : undefined)
+  if (manner) return say({ manner }, /^(chords?|grips?|guitar)$/.test(next) ? 2 : 1)
   if (lower === 'nut') return say({ from: 0 })
   if (/^(from|frets?)$/.test(lower)) {
     const behind = next === 'fret' ? 2 : next === 'the' || next === 'nut' ? 0 : 1

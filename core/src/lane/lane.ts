@@ -31,7 +31,7 @@ export function laneOf(
   options: LaneOptions,
 ): Lane {
   const hand = laneHand(neck, profile)
-  const { fretMax, from } = options
+  const { fretMax, from, openRoots } = options
   if (ask.kind === 'tones') return summed(ask, tonesLane(steps, ask, hand, fretMax, from), neck, steps)
   if (ask.kind === 'order' && (ask.forms ?? 1) > 1)
     return summed(ask, formsLane(steps, ask, hand, fretMax, from), neck, steps)
@@ -40,7 +40,7 @@ export function laneOf(
     const at = (fret: number): Placed => placedAt(ask, chord, string, fret, hand, options)
     return { step, chord, standsIn, string, lead: leadTone(ask, chord), at }
   })
-  return summed(ask, climb(climbing, neck, fretMax, from), neck, steps)
+  return summed(ask, climb(climbing, neck, fretMax, from, openRoots), neck, steps)
 }
 
 /** The string of the tone that leads a step. */
@@ -66,8 +66,10 @@ function placedAt(
   string: StringIndex,
   fret: number,
   hand: LaneHand,
-  { fretMax, fifthInBass = false }: LaneOptions,
+  { fretMax, fifthInBass = false, gripAt }: LaneOptions,
 ): Placed {
+  const grip = ask.kind === 'order' ? undefined : gripAt?.(chord, string, fret)
+  if (grip) return held(grip, chord, hand, fretMax)
   const usual = ask.kind === 'order' ? ask : usualAt(chord, string, fret, hand, fretMax)
   if (usual === undefined) return { gap: 'strings', refused: undefined }
   const frets = orderAt(chord, usual.order, usual.strings, fret, hand.neck)
@@ -114,7 +116,13 @@ interface Climb {
 type Standing = Omit<LaneStep, 'hopFrets' | 'hopMm'>
 
 /** Each step at the next fret of its leading tone above the step before, or where it goes on. */
-function climb(steps: readonly Climb[], neck: Neck, fretMax: number, from?: number): readonly Standing[] {
+function climb(
+  steps: readonly Climb[],
+  neck: Neck,
+  fretMax: number,
+  from?: number,
+  openRoots = false,
+): readonly Standing[] {
   let pitch: number | undefined
   const end: LaneGap = from === undefined ? 'past' : 'octave'
   return steps.map(({ step, chord, standsIn, string, lead, at }) => {
@@ -131,6 +139,7 @@ function climb(steps: readonly Climb[], neck: Neck, fretMax: number, from?: numb
     const first = Math.max(neck.firstFret[string] as number, from ?? 0)
     const last = Math.min(fretMax, neck.lastFret, from === undefined ? fretMax : first + LANE_FRETS - 1)
     const places: number[] = []
+    if (openRoots && !from && soundingMidi(neck, string, 0) % 12 === lead) places.push(0)
     for (let fret = first; fret <= last; fret++) if (soundingMidi(neck, string, fret) % 12 === lead) places.push(fret)
     const above =
       pitch === undefined ? places : places.filter((fret) => soundingMidi(neck, string, fret) > (pitch as number))

@@ -100,6 +100,10 @@ export interface LaneOptions {
    * goes on lower. Without it the lane climbs from the lowest place of its first step.
    */
   readonly from?: Fret | undefined
+  /** Of lanes by the root: what is held over it at a place; `undefined` where nothing is. Without it the usual orders are. */
+  readonly gripAt?: ((chord: Chord, string: StringIndex, fret: Fret) => Frets | undefined) | undefined
+  /** A root may be an open string: in a manner that rings. */
+  readonly openRoots?: boolean | undefined
 }
 
 /** The widest that a lane's start is moved: an octave. */

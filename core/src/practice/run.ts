@@ -3,6 +3,7 @@
  *   CycleAsk ─cycleOf→ roots ─placesOf (material, rule)→ places of each ─leastRun→ RunStep[], exact
  */
 
+import { gripsOn } from '../answer/index.ts'
 import { type ArpeggioNote, arpeggioOf, positionsOf } from '../arpeggio/index.ts'
 import type { Chord } from '../chord/index.ts'
 import type { HandProfile } from '../hand/index.ts'
@@ -15,7 +16,6 @@ import { requireAt } from '../result/index.ts'
 import type { Taste } from '../taste/index.ts'
 import { type Frets, lowestPressed } from '../voicing/index.ts'
 import { type CycleAsk, cycleOf, type SpelledRoot, spelledFor } from './cycle.ts'
-import { gripsOn } from './grips.ts'
 import type { Material, OwnShape } from './material.ts'
 
 /** Where a root's shape may lie: its root on these strings in turn, or on any of them. One's own shapes keep their strings. */

@@ -25,7 +25,6 @@ export {
   writeQuestion,
 } from './fields.ts'
 export { instrumentFor } from './instrument.ts'
-export { mannerNamed } from './lineWishes.ts'
 export { questionOfShape } from './ofShape.ts'
 export type { Playing } from './playing.ts'
 export { isFull, playingOf } from './playing.ts'

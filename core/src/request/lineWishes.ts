@@ -3,7 +3,7 @@ import { type Chord, type Formula, sortedFormula } from '../chord/index.ts'
 import { readKnownTuning, type Tuning, writeTuning } from '../neck/index.ts'
 import { type Degree, stepOf } from '../pitch/index.ts'
 import { fail, ok, piece, type Result, requireAt } from '../result/index.ts'
-import { type Manner, ringsOpen } from '../taste/index.ts'
+import { type Manner, mannerNamed, ringsOpen } from '../taste/index.ts'
 import { inversionOf, type OpenStrings, readArrangement } from '../voicing/index.ts'
 import {
   bare,
@@ -159,25 +159,8 @@ const openStrings: Reader = (words, at) => {
   return taken({ open: 'allow', manner: 'open' }, /^chords?$/.test(next) ? 2 : 1)
 }
 
-const MANNER_WORDS: Readonly<Record<string, Manner>> = {
-  barre: 'barre',
-  barred: 'barre',
-  barré: 'barre',
-  comp: 'comp',
-  comping: 'comp',
-  bossa: 'bossa',
-  funk: 'funk',
-  blues: 'blues',
-  solo: 'solo',
-  fingerstyle: 'solo',
-}
-
-/** `barre chord`, `comping`, `solo guitar`. */
-/** The manner that a word names: `barre`, `comping`. */
-export const mannerNamed = (word: string): Manner | undefined => MANNER_WORDS[word.toLowerCase()]
-
 const manner: Reader = (words, at) => {
-  const named = MANNER_WORDS[bare(words[at])]
+  const named = mannerNamed(bare(words[at]))
   if (named === undefined) return undefined
   const count = /^(chords?|guitar)$/.test(bare(words[at + 1])) ? 2 : 1
   return taken({ manner: named, open: ringsOpen(named) ? 'allow' : 'never' }, count)

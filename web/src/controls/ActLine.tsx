@@ -8,7 +8,6 @@ import type { Copied } from '../words/copied.ts'
 import classes from './ActLine.module.css'
 import { Copying } from './Copying.tsx'
 import { IconChevronDown } from './icons.ts'
-import { $completing } from './LineField.tsx'
 
 export interface Act {
   readonly words: string
@@ -49,25 +48,22 @@ export const ActLine = memo(function ActLine({
   copied,
 }: ActLineProps) {
   const other = useStore(otherPast())
-  const completing = useStore($completing)
   return (
     <div className={classes['line']} data-field={field !== null || undefined}>
       {field}
-      {!completing && (
-        <div className={classes['middle']}>
-          {problem ?? (
-            <div className={classes['acts']} role="group" aria-label="Acts">
-              {acts.map((group) => (
-                <span key={group.map(({ words }) => words).join()} className={classes['group']}>
-                  {group.map((act) => (
-                    <OneAct key={act.words} act={act} />
-                  ))}
-                </span>
-              ))}
-            </div>
-          )}
-        </div>
-      )}
+      <div className={classes['middle']}>
+        {problem ?? (
+          <div className={classes['acts']} role="group" aria-label="Acts">
+            {acts.map((group) => (
+              <span key={group.map(({ words }) => words).join()} className={classes['group']}>
+                {group.map((act) => (
+                  <OneAct key={act.words} act={act} />
+                ))}
+              </span>
+            ))}
+          </div>
+        )}
+      </div>
       <span className={classes['end']}>
         <button
           type="button"

@@ -3,7 +3,6 @@
  * be read stays in it and is told there.
  */
 import { Combobox, useCombobox } from '@mantine/core'
-import { atom } from 'nanostores'
 import { useEffect, useMemo, useState } from 'react'
 import type { Typed } from '../state/asked.ts'
 import type { LineView } from '../state/elsewhere.ts'
@@ -14,9 +13,6 @@ import { LineWrong } from './LineWrong.tsx'
 import { $finished, leaveField, leavesOn } from './leaving.ts'
 import { Rest } from './Rest.tsx'
 import sentence from './sentence.module.css'
-
-/** Completions stand where the acts stand, and cover nothing. */
-export const $completing = atom(false)
 
 export interface LineFieldProps {
   readonly id: string
@@ -65,10 +61,6 @@ export function LineField({
     setCounts(NO_COUNTS)
     return lines.length > 0 ? count?.(lines, setCounts) : undefined
   }, [lines, count])
-  useEffect(() => {
-    $completing.set(completing)
-    return () => $completing.set(false)
-  }, [completing])
   return (
     <Combobox
       store={combobox}

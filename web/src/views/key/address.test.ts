@@ -44,6 +44,7 @@ test('an address opens the plan that wrote it, whatever it is', () => {
       school: fc.constantFrom(...DEPTH_SCHOOLS),
       asks: fc.constantFrom(...asks),
       fifthInBass: fc.boolean(),
+      manner: fc.constantFrom(undefined, 'barre' as const, 'open' as const),
       step: fc.integer({ min: 1, max: 7 }),
       going: fc.constantFrom(...GOINGS),
       lasting: fc.constantFrom(...LASTINGS),

@@ -18,7 +18,8 @@ import {
 import { LANE_FRETS, type LaneTexts, readAsk, type StandingIn, usualAsks, writeAsk } from '@nestling/core/lane'
 import { type Neck, neckOf, writeTuning } from '@nestling/core/neck'
 import { pitchClassOf } from '@nestling/core/pitch'
-import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
+import { instrumentFor, type Player, type Playing, readOtherTuning } from '@nestling/core/request'
+import { MANNERS } from '@nestling/core/taste'
 import { readPattern, STROKE_PATTERNS, writePattern } from '@nestling/core/time'
 import type { Typed } from '../../state/asked.ts'
 import { messageOf } from '../../words/errors.ts'
@@ -34,6 +35,7 @@ const FIRST: Omit<KeyPlan, 'key' | 'asks' | 'tuning'> & { readonly from: undefin
   lane: 0,
   pattern: STROKE_PATTERNS.strum,
   capo: undefined,
+  manner: undefined,
   from: undefined,
   standing: [],
   going: 'up',
@@ -59,6 +61,12 @@ export function neckFor({ tuning, capo }: Pick<KeyPlan, 'tuning' | 'capo'>, play
   const instrument = instrumentFor({ tuning }, player)
   if (capo === undefined) return neckOf(instrument)
   return neckOf({ ...instrument, capo: capo === 0 ? undefined : { fret: capo, strings: 'all' } })
+}
+
+/** In the manner that is asked for, or that the player always has; who plays along is a habit. */
+export function playingIn({ manner }: Pick<KeyPlan, 'manner'>, player: Player): Playing | undefined {
+  const taken = manner ?? player.manner
+  return taken && { manner: taken, ensemble: player.withBassPlayer ? 'bass-player' : 'alone' }
 }
 
 const wholeNumber = (text: string | undefined, least: number, most: number): number | undefined => {
@@ -136,6 +144,7 @@ export function readPlan(
       tuning: tuned,
       school: oneOf(DEPTH_SCHOOLS, params['school']) ?? FIRST.school,
       fifthInBass: params['bass5'] === '1',
+      manner: oneOf(MANNERS, params['manner']),
       step: Number.isInteger(step) && step >= 1 && step <= 7 ? step : 1,
       lane: params['lane'] === '2' && used.length > 1 ? 1 : 0,
       going: oneOf(GOINGS, params['going']) ?? FIRST.going,
@@ -165,6 +174,7 @@ export function writePlan(plan: KeyPlan, neck: Neck): string {
       for (const [field, value] of Object.entries(writeAsk(ask, strings)))
         put(`${field}${index === 0 ? '' : '2'}`, value)
   put('bass5', plan.fifthInBass ? '1' : undefined)
+  put('manner', plan.manner)
   put('tuning', plan.tuning && writeTuning(plan.tuning))
   put('step', String(plan.step), '1')
   put('lane', plan.lane === 1 ? '2' : undefined)

@@ -2,6 +2,7 @@ import type { Chord } from '@nestling/core/chord'
 import type { NumberSchool } from '@nestling/core/key'
 import type { KeyOnNeck, KeyQuestion } from '@nestling/core/lane'
 import type { Neck, Tuning } from '@nestling/core/neck'
+import type { Manner } from '@nestling/core/taste'
 
 /** How a lane is played through. */
 export const GOINGS = ['up', 'down', 'up-down', 'turns'] as const
@@ -14,6 +15,8 @@ export type Lasting = (typeof LASTINGS)[number]
 /** What the player asks for: one value, one address, one step to undo. */
 export interface KeyPlan extends KeyQuestion {
   readonly tuning: Tuning | undefined
+  /** How the grips of lanes by the root are chosen; without it their tones lie in the usual orders. */
+  readonly manner: Manner | undefined
   /** 1 to 7. */
   readonly step: number
   /** Which of the lanes the chosen step stands in. */

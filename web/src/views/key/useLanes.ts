@@ -3,19 +3,31 @@
  * before they are asked: one key after another is there at once.
  *   plan ─lanesKey→ remembered, or asked ─→ KeyAnswer; the last good one stays meanwhile
  */
+
+import { keyPlayed } from '@nestling/core/answer'
 import { keysByFourths } from '@nestling/core/key'
-import { keyOnNeck } from '@nestling/core/lane'
 import type { Player } from '@nestling/core/request'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Stop } from '../../controls/Stopped.tsx'
 import type { Asked } from '../../state/asked.ts'
 import { keyClient } from '../../workers/clients.ts'
-import { neckFor } from './address.ts'
+import { neckFor, playingIn } from './address.ts'
 import type { KeyAnswer, KeyPlan } from './types.ts'
 
 /** What makes other lanes; the chosen step and how it is played do not. */
-export const lanesKey = ({ key, depth, school, asks, fifthInBass, tuning, capo, from, standing }: KeyPlan): string =>
-  JSON.stringify([key.tonic, key.scale.name, depth, school, asks, fifthInBass, tuning, capo, from, standing])
+export const lanesKey = ({
+  key,
+  depth,
+  school,
+  asks,
+  fifthInBass,
+  tuning,
+  capo,
+  from,
+  standing,
+  manner,
+}: KeyPlan): string =>
+  JSON.stringify([key.tonic, key.scale.name, depth, school, asks, fifthInBass, tuning, capo, from, standing, manner])
 
 /** The same in a key so many fourths further: −1 is a fifth up. On open strings the capo goes along, five frets a fourth. */
 export function movedByFourths({ key, capo = 0, asks, lane }: KeyPlan, by: number): Partial<KeyPlan> {
@@ -42,7 +54,7 @@ function ask(plan: KeyPlan, { player, found, asked }: Memory): Promise<KeyAnswer
   if (under) return under
   const neck = neckFor(plan, player)
   const answer = keyClient()
-    .keyOnNeck(plan, neck, player.hand)
+    .keyPlayed(plan, playingIn(plan, player), neck, player.hand)
     .then((lanes): KeyAnswer => {
       const all = { plan, neck, ...lanes }
       found.set(key, all)
@@ -62,7 +74,7 @@ export function useLanes(
 ): { readonly answer: KeyAnswer; readonly stop: Stop | undefined } {
   const [first] = useState((): KeyAnswer => {
     const neck = neckFor(plan, player)
-    return { plan, neck, ...keyOnNeck(plan, neck, player.hand) }
+    return { plan, neck, ...keyPlayed(plan, playingIn(plan, player), neck, player.hand) }
   })
   const memory = useRef<Memory>({ player, found: new Map([[lanesKey(plan), first]]), asked: new Map() })
   if (memory.current.player !== player) memory.current = { player, found: new Map(), asked: new Map() }

@@ -43,10 +43,11 @@ export function Acts({ state }: { readonly state: RunState }) {
       { words: 'show it', keyHint: 'S', run: state.show },
       { words: 'play it', keyHint: 'H', run: state.hear },
     ],
-    GRADES.map((grade, index) => ({
+    // They are about the root that sounds.
+    (isOn ? GRADES : []).map((grade, index) => ({
       words: GRADE_WORDS[grade],
       keyHint: String(index + 1),
-      disabled: !isOn || round.at < 0,
+      disabled: round.at < 0,
       mark: stands === grade ? ('proposed' as const) : undefined,
       run: () => state.grade(grade),
     })),

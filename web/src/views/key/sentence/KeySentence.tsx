@@ -16,6 +16,8 @@ import { type NamingSystem, pitchClassOf, withSigns, writeNote } from '@nestling
 import { tuningsOffered } from '@nestling/core/request'
 import { memo, type ReactNode } from 'react'
 import { Choice } from '../../../controls/Choice.tsx'
+import { FittedSentence } from '../../../controls/FittedSentence.tsx'
+import { MannerWords } from '../../../controls/MannerWords.tsx'
 import { PatternWord } from '../../../controls/PatternWord.tsx'
 import sentence from '../../../controls/sentence.module.css'
 import { Word } from '../../../controls/Word.tsx'
@@ -63,7 +65,7 @@ const Words = memo(function Words({ state }: { readonly state: KeyState }) {
   const neck = neckFor(plan, player)
   const strings = neck.open.length
   return (
-    <p className={sentence['sentence']}>
+    <FittedSentence>
       <strong className={sentence['chord']} data-testid="key-name">
         {writeKey(plan.key, { naming: settings.naming })}
       </strong>
@@ -91,6 +93,12 @@ const Words = memo(function Words({ state }: { readonly state: KeyState }) {
           if (asks) change({ asks, lane: Math.min(plan.lane, asks.length - 1), from: undefined })
         }}
       />
+      {plan.asks.some(({ kind }) => kind === 'root' || kind === 'turns') && (
+        <>
+          {', '}
+          <MannerWords manner={plan.manner} take={(manner) => change({ manner })} />
+        </>
+      )}
       {plan.fifthInBass && (
         <>
           {', '}
@@ -133,7 +141,7 @@ const Words = memo(function Words({ state }: { readonly state: KeyState }) {
         </>
       )}{' '}
       <More state={state} neck={neck} />
-    </p>
+    </FittedSentence>
   )
 })
 

@@ -3,15 +3,13 @@ import { useStore } from '@nanostores/react'
 import { stringIndex } from '@nestling/core/neck'
 import { type NoteName, writeNote } from '@nestling/core/pitch'
 import { CYCLES, nearestRule, type PlaceRule, readSuffix, writeSuffix } from '@nestling/core/practice'
-import type { Manner } from '@nestling/core/taste'
 import type { ReactNode } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
-import { EnsembleWord } from '../../../controls/EnsembleWord.tsx'
-import sentence from '../../../controls/sentence.module.css'
+import { FittedSentence } from '../../../controls/FittedSentence.tsx'
+import { MannerWords } from '../../../controls/MannerWords.tsx'
 import { Word } from '../../../controls/Word.tsx'
 import { TempoWord } from '../../../shell/TempoWord.tsx'
 import { $session } from '../../../state/session.ts'
-import { MANNER_OPTIONS } from '../../../words/manners.ts'
 import { CYCLE_WORDS, materialWords, placeWords, suffixWords, USUAL_SUFFIXES } from '../../../words/practice.ts'
 import { RUN_FRET_MAX } from '../address.ts'
 import type { RunPlan, Showing } from '../types.ts'
@@ -46,7 +44,7 @@ export function RunSentence({ state, children }: { readonly state: RunState; rea
   const keepsStrings = plan.material.kind !== 'chord'
   return (
     <section aria-label="The run" className={classes['question']}>
-      <p className={sentence['sentence']}>
+      <FittedSentence>
         <MaterialWord state={state} />
         {!keepsStrings && (
           <>
@@ -66,18 +64,7 @@ export function RunSentence({ state, children }: { readonly state: RunState; rea
         {plan.material.kind === 'chord' && plan.rule.kind !== 'orders' && (
           <>
             {', '}
-            <Choice<Manner | 'usual'>
-              label="Manner"
-              value={plan.manner ?? 'usual'}
-              options={MANNER_OPTIONS}
-              take={(manner) => change({ manner: manner === 'usual' ? undefined : manner })}
-            />
-            {plan.manner !== undefined && (
-              <>
-                {' '}
-                <EnsembleWord />
-              </>
-            )}
+            <MannerWords manner={plan.manner} take={(manner) => change({ manner })} />
           </>
         )}
         {plan.near !== undefined && (
@@ -134,7 +121,7 @@ export function RunSentence({ state, children }: { readonly state: RunState; rea
           take={(showing) => change({ showing })}
         />{' '}
         <More state={state} />
-      </p>
+      </FittedSentence>
       {children}
     </section>
   )
