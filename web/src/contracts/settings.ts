@@ -20,6 +20,7 @@ export const DEFAULT_SETTINGS: Settings = {
   manner: 'usual',
   lowOnTop: false,
   foundAs: 'bars',
+  foundBy: 'taste',
   letterKeys: 'everywhere',
   strum: 'down',
   strumMs: 34,

@@ -23,6 +23,8 @@ export const Settings = v.object({
   lowOnTop: v.boolean(),
   /** The shapes found as bars under the neck, or as small necks. */
   foundAs: v.picklist(['bars', 'necks']),
+  /** In which order small necks stand: as players take them, nearest the shape in hand, least reach, up the neck. */
+  foundBy: v.picklist(['taste', 'nearest', 'stretch', 'place']),
   letterKeys: v.picklist(LETTER_KEYS),
   strum: v.picklist(['down', 'up']),
   /** Milliseconds between neighbouring strings. */

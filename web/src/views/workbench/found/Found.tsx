@@ -7,6 +7,7 @@ import { handOn } from '@nestling/core/hand'
 import { type Neck, stringNumber } from '@nestling/core/neck'
 import { relocate, soundingStrings, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { memo, useMemo, useRef } from 'react'
+import { Choice, type Options } from '../../../controls/Choice.tsx'
 import { Stopped } from '../../../controls/Stopped.tsx'
 import { TOLD_MARGINS } from '../../../neck/layout.ts'
 import { useBoard } from '../../../neck/useBoard.ts'
@@ -23,6 +24,7 @@ import {
 import { easierWords, gaveWayWords, leftOutWords } from '../../../words/found.ts'
 import { fretsWord, stringsApart, toldArrangement } from '../../../words/shapes.ts'
 import classes from './Found.module.css'
+import { type FoundOrder, inOrder } from './inOrder.ts'
 import { Moves } from './Moves.tsx'
 import { Necks } from './Necks.tsx'
 import { Rails } from './Rails.tsx'
@@ -31,6 +33,12 @@ import { areSame, type FoundShape, foundShapeOf, shapesIn, stringsMask } from '.
 import { WaysOut } from './WaysOut.tsx'
 
 const NOTHING: readonly FoundShape[] = []
+const ORDERS: Options<FoundOrder> = [
+  ['taste', 'as players take them'],
+  ['nearest', 'the nearest first'],
+  ['stretch', 'the least stretch first'],
+  ['place', 'up the neck'],
+]
 
 export const Found = memo(function Found({ state }: { readonly state: WorkbenchState }) {
   const { settings } = useStore($session)
@@ -93,6 +101,16 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
           </span>
         )}
         {state.frets && <Moves />}
+        {settings.foundAs === 'necks' && (
+          <span className={classes['as']}>
+            <Choice
+              label="In order"
+              value={settings.foundBy}
+              options={ORDERS}
+              take={(foundBy) => void changeSettings({ foundBy })}
+            />
+          </span>
+        )}
         <span className={classes['as']} role="group" aria-label="Shown as">
           {(['bars', 'necks'] as const).map((as) => (
             <button
@@ -117,7 +135,7 @@ export const Found = memo(function Found({ state }: { readonly state: WorkbenchS
       {settings.foundAs === 'bars' ? (
         <BarsOf state={state} shapes={shapes} others={others} />
       ) : (
-        shapes.length > 0 && <Necks shapes={shapes} state={state} />
+        shapes.length > 0 && <Necks shapes={inOrder(shapes, settings.foundBy, state.frets)} state={state} />
       )}
     </section>
   )

@@ -1,9 +1,10 @@
 /** The shape in hand in a few lines: its voices on a line of pitch, the hand, what sounds, its other names, its thirds. */
 import { useStore } from '@nanostores/react'
+import { tasteOfShape } from '@nestling/core/answer'
 import { stackedThirds } from '@nestling/core/chord'
 import { type Fingering, type HandVerdict, registerWarnings } from '@nestling/core/hand'
 import { writeNote } from '@nestling/core/pitch'
-import { type GhostTone, ghostTones } from '@nestling/core/voicing'
+import { type Frets, type GhostTone, ghostTones } from '@nestling/core/voicing'
 import { memo, useDeferredValue } from 'react'
 import { Word, type WordChoice } from '../../../controls/Word.tsx'
 import { $session } from '../../../state/session.ts'
@@ -13,6 +14,7 @@ import { COUNTING } from '../../../words/found.ts'
 import { inversionWords, reasonWords, registerWord, silentWord, verdictWords } from '../../../words/hand.ts'
 import { fingersWord, fretsWord, toldArrangement } from '../../../words/shapes.ts'
 import { symmetryWords } from '../../../words/symmetry.ts'
+import { TASTE_WORDS } from '../../../words/taste.ts'
 import { type ShapeInHand, useShapeInHand } from '../shown.ts'
 import { Claim } from './Claim.tsx'
 import { Names } from './Names.tsx'
@@ -109,10 +111,49 @@ const Shape = memo(function Shape({ state }: { readonly state: WorkbenchState })
         <dd>
           <Claim state={state} />
         </dd>
+        {voicing && inHand.fingering && <WhyItComes state={state} frets={frets} fingering={inHand.fingering} />}
       </dl>
     </section>
   )
 })
+
+/** Its place in the list, as terms that add up; the weightiest is in sight. */
+function WhyItComes({
+  state: { question, player },
+  frets,
+  fingering,
+}: {
+  readonly state: WorkbenchState
+  readonly frets: Frets
+  readonly fingering: Fingering
+}) {
+  const { total, parts } = tasteOfShape(question, player, frets, fingering)
+  const terms = parts.toSorted((a, b) => Math.abs(b.value) - Math.abs(a.value))
+  const [first] = terms
+  return (
+    <>
+      <dt>taste</dt>
+      <dd>
+        <details className={classes['taste']} data-testid="taste">
+          <summary>
+            {total.toFixed(1)}
+            {first && `, most of it ${TASTE_WORDS[first.term]}`}
+          </summary>
+          <ul>
+            {terms.map(({ term, value }) => (
+              <li key={term}>
+                {TASTE_WORDS[term]} <b>{value.toFixed(2).replace('-', '−')}</b>
+              </li>
+            ))}
+            <li>
+              together, lower comes first <b>{total.toFixed(2)}</b>
+            </li>
+          </ul>
+        </details>
+      </dd>
+    </>
+  )
+}
 
 const MOST_FINGERINGS = 8
 
