@@ -1,5 +1,7 @@
 /** What is reckoned for scripts: shapes, keys, lanes, paths, with what is refused and what is cut. */
+import { STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { describe, expect, test } from 'vitest'
+import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
 import { ask } from './_ask.testkit.ts'
 import { work as between } from './between.ts'
 import { work as keyAnswer } from './key.ts'
@@ -127,6 +129,22 @@ describe('keys and lanes', () => {
     const [first, again, other] = orders.map((one) => JSON.stringify(one.body))
     expect(first).toBe(again)
     expect(first).not.toBe(other)
+  })
+
+  test('widths are told for the notebook’s own guitar, which is named', async () => {
+    const locals = (scaleLengthMm: number) => ({
+      settings: { read: () => ({ ...DEFAULT_SETTINGS, instrumentId: 1 }) },
+      instruments: { find: () => ({ ...STANDARD_INSTRUMENT, id: 1, version: 1, name: 'Archtop', scaleLengthMm }) },
+    })
+    const path = '/api/voicings?chord=Ebmaj7&strings=5432&limit=1'
+    const [short, long, none] = await Promise.all([
+      ask(voicings, { path, locals: locals(600) }),
+      ask(voicings, { path, locals: locals(680) }),
+      ask(voicings, { path }),
+    ])
+    expect(short.body.instrument).toEqual({ name: 'Archtop', scaleLengthMm: 600 })
+    expect(none.body.instrument.scaleLengthMm).toBe(STANDARD_INSTRUMENT.scaleLengthMm)
+    expect([short, long].map(({ body }) => body.voicings[0].reachMm)).toEqual([47, 53])
   })
 
   test('a run in a manner takes its grips, and says why', async () => {

@@ -1,5 +1,13 @@
 /** Reads a shape and its tuning out of a query, for the endpoints that ask about one. */
-import { type Neck, neckOf, readTuning, STANDARD_INSTRUMENT, STANDARD_TUNING, type Tuning } from '@nestling/core/neck'
+import {
+  type Instrument,
+  type Neck,
+  neckOf,
+  readTuning,
+  STANDARD_INSTRUMENT,
+  STANDARD_TUNING,
+  type Tuning,
+} from '@nestling/core/neck'
 import { type Shape, writeShape } from '@nestling/core/shape'
 import { type Frets, highestPressed, readFrets } from '@nestling/core/voicing'
 import { refuse, refuseWith } from './_respond.ts'
@@ -8,6 +16,32 @@ type Read<T> = ({ readonly ok: true } & T) | { readonly ok: false; readonly resp
 
 /** Frets to 24, all of them in reach: a script asks about the strings, not about one guitar's body. */
 export const SCRIPTS_INSTRUMENT = { ...STANDARD_INSTRUMENT, frets: 24, lastReachableFret: 24 }
+
+export interface Measured {
+  readonly instrument: Instrument
+  /** For which guitar mm are told. */
+  readonly told: { readonly name: string; readonly scaleLengthMm: number }
+}
+
+/**
+ * The neck of a script, its scale that of the notebook's own guitar: a width is the same here and on the screen. Where no
+ * notebook is open it is the standard one; the answer says which.
+ */
+export function measured(asked: { readonly locals: Partial<App.Locals> }): Measured {
+  const { name, scaleLengthMm } = ownInstrument(asked) ?? SCRIPTS_INSTRUMENT
+  return { instrument: { ...SCRIPTS_INSTRUMENT, scaleLengthMm }, told: { name, scaleLengthMm } }
+}
+
+function ownInstrument(asked: { readonly locals: Partial<App.Locals> }): Instrument | undefined {
+  try {
+    const { settings, instruments } = asked.locals
+    const id = settings?.read().instrumentId ?? null
+    return id === null ? undefined : instruments?.find(id)
+  } catch {
+    // What reckons needs no notebook.
+    return undefined
+  }
+}
 
 /** A shape's four texts as core writes them: the same shape is the same text, however it was typed. */
 export function asTexts(shape: Shape) {

@@ -6,15 +6,17 @@ import { ArpeggioQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { cutWords } from '../../words/arpeggio.ts'
 import { problem, readQuery, refuse } from './_respond.ts'
-import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { measured } from './_shape.ts'
 import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/arpeggio?chord=Ebmaj7&position=5`: the tones under one hand with fingers, and the order of playing. */
-export const work: Work = ({ url }) => {
+export const work: Work = (asked) => {
+  const { url } = asked
   const query = readQuery(url, ArpeggioQuery)
   if (!query.ok) return query.response
   const { chord, tuning, position, way: kind, string, octaves, from, direction, pattern } = query.value
-  const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
+  const { instrument, told: measuredOn } = measured(asked)
+  const player = playerOf(DEFAULT_SETTINGS, instrument)
   const question = readQuestion({ chord, ...(tuning === undefined ? {} : { tuning }) }, player)
   if (!question.ok) return refuse(question.error.field, question.error)
   const neck = neckOf(instrumentFor(question.value, player))
@@ -48,6 +50,7 @@ export const work: Work = ({ url }) => {
   }
   const { notes, others, cost, widestMm, cut } = arpeggioOf(question.value.chord, neck, player.hand, ways[kind])
   return Response.json({
+    instrument: measuredOn,
     notes: notes.map(({ string: at, fret, degree, note, midi, finger, handAt }) => ({
       string: strings - at,
       fret,

@@ -9,17 +9,19 @@ import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { gapWords } from '../../words/lane.ts'
 import { readKeyFields } from './_key.ts'
 import { readQuery, refuse } from './_respond.ts'
-import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { measured } from './_shape.ts'
 import { onThread, type Work } from './_work.ts'
 
 /** `GET /api/lane?tonic=Bb&depth=sevenths&root=6`: a shape for every step up the neck, or why there is none. */
-export const work: Work = ({ url }) => {
+export const work: Work = (asked) => {
+  const { url } = asked
   const query = readQuery(url, LaneQuery)
   if (!query.ok) return query.response
   const read = readKeyFields(query.value)
   if (!read.ok) return read.response
   const { depth, school, tuning, fretMax } = query.value
-  const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
+  const { instrument, told: measuredOn } = measured(asked)
+  const player = playerOf(DEFAULT_SETTINGS, instrument)
   const question = readQuestion({ chord: 'C', ...(tuning === undefined ? {} : { tuning }) }, player)
   if (!question.ok) return refuse(question.error.field, question.error)
   const neck = neckOf(instrumentFor(question.value, player))
@@ -52,7 +54,7 @@ export const work: Work = ({ url }) => {
       ...(why ? { goesOnBecause: why } : {}),
     }
   }
-  return Response.json({ steps: lane.steps.map(told), highest: lane.highest })
+  return Response.json({ steps: lane.steps.map(told), highest: lane.highest, instrument: measuredOn })
 }
 
 export const GET = onThread('lane')

@@ -1,7 +1,7 @@
 import { type PlayedChord, playedChart, readChart } from '@nestling/core/chart'
 import { writeSymbol } from '@nestling/core/chord'
 import { readKey, writeKey } from '@nestling/core/key'
-import { type Neck, neckOf, stringIndex } from '@nestling/core/neck'
+import { type Instrument, type Neck, neckOf, stringIndex } from '@nestling/core/neck'
 import {
   type HeldShape,
   MOST_PATH_CHORDS,
@@ -21,7 +21,7 @@ import { readArrangement, readFrets, writeFrets } from '@nestling/core/voicing'
 import { PathBody } from '../../contracts/path.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readBody, refuse, refuseWith } from './_respond.ts'
-import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { measured } from './_shape.ts'
 import { tasteTold } from './_taste.ts'
 import { onThread, type Work } from './_work.ts'
 
@@ -34,15 +34,17 @@ const solve = rememberingSolver()
 const MOST_MS = 1500
 
 /** `POST /api/path`: the least path through a chart, every term of every chord and step told. */
-export const work: Work = async ({ request }) => {
+export const work: Work = async (asked) => {
+  const { request } = asked
   const body = await readBody(request, PathBody)
   if (!body.ok) return body.response
-  const asked = questionIn(body.value)
-  if (!asked.ok) return asked.response
-  const { question, chords } = asked.value
+  const { instrument, told: measuredOn } = measured(asked)
+  const read = questionIn(body.value, instrument)
+  if (!read.ok) return read.response
+  const { question, chords } = read.value
   const ends = performance.now() + MOST_MS
   const solver = solve(question, () => performance.now() > ends)
-  return Response.json(told(solver.best(), chords, solver.cut))
+  return Response.json({ ...told(solver.best(), chords, solver.cut), instrument: measuredOn })
 }
 
 export const POST = onThread('path')
@@ -52,8 +54,8 @@ interface Asked {
   readonly chords: readonly PlayedChord[]
 }
 
-function questionIn(body: PathBody): Read<Asked> {
-  const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
+function questionIn(body: PathBody, instrument: Instrument): Read<Asked> {
+  const player = playerOf(DEFAULT_SETTINGS, instrument)
   const tuning = body.tuning === undefined ? undefined : readOtherTuning(body.tuning, player)
   if (tuning?.ok === false) return wrong(refuse('tuning', tuning.error))
   const neck = neckOf(instrumentFor({ tuning: tuning?.value }, player))

@@ -1,5 +1,5 @@
 import { writeSymbol } from '@nestling/core/chord'
-import { neckOf, stringIndex } from '@nestling/core/neck'
+import { neckOf, STANDARD_TUNING, stringIndex } from '@nestling/core/neck'
 import { readNote } from '@nestling/core/pitch'
 import {
   chanceOf,
@@ -15,15 +15,18 @@ import { writeFrets } from '@nestling/core/voicing'
 import { type RUN_PLACES, RunQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { readQuery, refuse, refuseWith } from './_respond.ts'
-import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { measured } from './_shape.ts'
 import { tasteTold } from './_taste.ts'
 import { onThread, type Work } from './_work.ts'
 
+/** Of a run over HTTP. */
+const SCRIPT_STRINGS = STANDARD_TUNING.strings.length
 /** No run goes beyond: higher up shapes are crowded. */
 const FRET_MAX = 15
 
 /** `GET /api/run?material=m7&cycle=fourths&from=E&place=6-and-5`: a chord through its roots, the hand moving least. */
-export const work: Work = ({ url }) => {
+export const work: Work = (asked) => {
+  const { url } = asked
   const query = readQuery(url, RunQuery)
   if (!query.ok) return query.response
   const { material, cycle, from, place, down, all, seed, manner, ensemble } = query.value
@@ -33,9 +36,10 @@ export const work: Work = ({ url }) => {
       message: `${from} is no root; expected a note name such as E, F# or Bb`,
       expected: 'a note name such as E, F# or Bb',
     })
-  const read = readMaterial(material, SCRIPTS_INSTRUMENT.tuning.strings.length)
+  const read = readMaterial(material, SCRIPT_STRINGS)
   if (!read.ok) return refuse('material', read.error)
-  const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
+  const { instrument, told: measuredOn } = measured(asked)
+  const player = playerOf(DEFAULT_SETTINGS, instrument)
   const neck = neckOf(player.instrument)
   const steps = runOf(
     {
@@ -52,7 +56,7 @@ export const work: Work = ({ url }) => {
     neck,
     player.hand,
   )
-  return Response.json({ steps: steps.map(told) })
+  return Response.json({ steps: steps.map(told), instrument: measuredOn })
 }
 
 function ruleOf(place: (typeof RUN_PLACES)[number], count: number): PlaceRule {

@@ -8,7 +8,7 @@ import { VoicingsQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
 import { reasonWords } from '../../words/hand.ts'
 import { readQuery, refuse, refuseWith } from './_respond.ts'
-import { SCRIPTS_INSTRUMENT } from './_shape.ts'
+import { measured } from './_shape.ts'
 import { tasteTold } from './_taste.ts'
 import { onThread, type Work } from './_work.ts'
 
@@ -54,13 +54,15 @@ function playingAsked(
 }
 
 /** `GET /api/voicings?chord=Ebmaj7&strings=5432&arrangement=drop-2`: every shape that qualifies, in the order of players. */
-export const work: Work = ({ url }) => {
+export const work: Work = (asked) => {
+  const { url } = asked
   const query = readQuery(url, VoicingsQuery)
   if (!query.ok) return query.response
   const { limit, topPitch, lowest, highest, manner, ensemble, ...fields } = query.value
   const limits = readRegister({ topPitch, lowest, highest })
   if (limits instanceof Response) return limits
-  const player = playerOf(DEFAULT_SETTINGS, SCRIPTS_INSTRUMENT)
+  const { instrument, told: measuredOn } = measured(asked)
+  const player = playerOf(DEFAULT_SETTINGS, instrument)
   const question = readQuestion(fields as QuestionTexts, player)
   if (!question.ok) return refuse(question.error.field, question.error)
   const { shapes, count, cut } = answerTo(question.value, player, {
@@ -88,7 +90,13 @@ export const work: Work = ({ url }) => {
     names: names.map((name) => writeSymbol(name.chord, { ascii: true })),
     ...(taste && { taste: tasteTold(taste) }),
   }))
-  return Response.json({ count, voicings, truncated: cut !== undefined, ...(cut === undefined ? {} : { cut }) })
+  return Response.json({
+    count,
+    voicings,
+    instrument: measuredOn,
+    truncated: cut !== undefined,
+    ...(cut === undefined ? {} : { cut }),
+  })
 }
 
 export const GET = onThread('voicings')
