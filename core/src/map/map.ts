@@ -175,13 +175,15 @@ function bestOf(
   return all.reduce((best, one) => (one.total < best.total ? one : best))
 }
 
+/** An inversion is looked at after the root position, unless that lies much worse. */
+const INVERTED = 1
+
 /** Where the map is opened: at the place that a player takes first. */
 export function easiestPlace({ rows }: ChordMap): MapPlace | undefined {
-  const places = rows.flatMap(placesOf)
-  return places.reduce<MapPlace | undefined>(
-    (best, one) => (best === undefined || one.score < best.score ? one : best),
-    undefined,
-  )
+  const cost = ({ bass, score }: MapPlace) => score + (bass === 'R' ? 0 : INVERTED)
+  return rows
+    .flatMap(placesOf)
+    .reduce<MapPlace | undefined>((best, one) => (best === undefined || cost(one) < cost(best) ? one : best), undefined)
 }
 
 const lowestSounding = (frets: Frets, neck: Neck): StringIndex => {
