@@ -106,6 +106,7 @@ export function featureReader(chord: Chord, neck: Neck, hand: HandProfile, conte
   const tones = tonesOf(chord)
   const { formula } = chord
   const isTriad = formula.length === 3
+  const isLarge = formula.length > 3
   const isPower = formula.length === 2
   const [fewest, most] = isPower ? POWER_VOICES : VOICES[context.manner]
   const bassWanted = tones.slash >= 0 ? tones.slash : tones.root
@@ -161,6 +162,7 @@ export function featureReader(chord: Chord, neck: Neck, hand: HandProfile, conte
       if (tone >= formula.length) add(AT.bassAgain, sounds - 1)
     }
     add(AT.waste, Math.min(doubled, missing))
+    if (isLarge) add(AT.doubled, doubled)
     const bass = degree[0] as number
     if (tones.slash >= 0 && bass !== tones.slash) add(AT.undefined, 2)
     if (!context.bassAsked && bass >= 0 && bass !== bassWanted) add(tones.asBass[bass] as number, 1)

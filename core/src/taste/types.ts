@@ -46,6 +46,7 @@ export const TASTE_TERMS = [
   'sixthString',
   'doubledThird',
   'doubledTension',
+  'doubled',
   'waste',
   'unison',
   'muddy',

@@ -31,6 +31,7 @@ export const WEIGHTS: Readonly<Record<TasteTerm, Weight>> = {
   sixthString: { base: -0.35 },
   doubledThird: { base: 0.4 },
   doubledTension: { base: 2.1 },
+  doubled: { base: 0.75, groups: { strum: -0.75 } },
   waste: { base: 1.55 },
   unison: { base: 1.35 },
   muddy: { base: 0.75 },

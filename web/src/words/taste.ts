@@ -26,6 +26,7 @@ export const TASTE_WORDS: Readonly<Record<TasteTerm, string>> = {
   sixthString: 'the sixth string sounds',
   doubledThird: 'the third doubled',
   doubledTension: 'the seventh or a tension doubled',
+  doubled: 'a tone doubled in a larger chord',
   waste: 'one tone doubled and another left out',
   unison: 'two strings on one pitch',
   muddy: 'narrow intervals too low',
