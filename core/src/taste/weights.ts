@@ -18,7 +18,7 @@ export const WEIGHTS: Readonly<Record<TasteTerm, Weight>> = {
   seventhInBass: { base: 3.9, groups: { band: -0.85 } },
   tensionInBass: { base: 9.9 },
   silentInside: { base: 4.65 },
-  bassApart: { base: 0.35, groups: { free: 1.95 } },
+  bassApart: { base: 0.35, groups: { strum: 1.1, free: 1.95 } },
   thinSilent: { base: 0, groups: { strum: 1.9 } },
   dark: { base: 1.85 },
   openRings: { base: -0.35 },

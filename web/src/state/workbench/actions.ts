@@ -47,7 +47,9 @@ export function typeLine(line: string): void {
       return { ok: true, value: undefined }
     }
     // What the program opened with is not where the hand is.
-    const isFree = before.isUnasked === true && question.arrangement !== before.question.arrangement
+    const isFree =
+      (before.isUnasked === true && question.arrangement !== before.question.arrangement) ||
+      isOtherManner(question, before.question)
     if (isFree) forgetHand()
     if (states && hasShape(before)) return statedOf(text, question, before)
     kept = typed.value.kept
@@ -73,6 +75,10 @@ function readOver(text: string, player: Player, { question, isUnasked }: Step): 
     isSameChord(free.value.question, question)
   return isWishAlone ? over : free
 }
+
+/** Played in another manner it is another grip, wherever the hand is. */
+const isOtherManner = (now: Question, before: Question): boolean =>
+  now.manner !== undefined && now.manner !== before.manner
 
 const isSameChord = (a: Question, b: Question): boolean => JSON.stringify(a.chord) === JSON.stringify(b.chord)
 
@@ -101,7 +107,9 @@ export function takeQuestion(question: Question): void {
   const strings = (of: Question) => (of.tuning ?? current().player.instrument.tuning).strings.length
   const before = current().question
   const sameNeck = strings(question) === strings(before) && question.tuning === before.tuning
-  step({ question, byHand: false, stated: false, ...(sameNeck ? {} : { frets: undefined }) }, { search: true })
+  const isFree = !sameNeck || isOtherManner(question, before)
+  if (isFree) forgetHand()
+  step({ question, byHand: false, stated: false, ...(isFree ? { frets: undefined } : {}) }, { search: true })
 }
 
 /**

@@ -41,6 +41,7 @@ const {
   takeFingers,
   takeLine,
   takeName,
+  takeQuestion,
   takeShape,
   searchAgain,
   typeLine,
@@ -185,6 +186,30 @@ test('what the program opened with gives way to what is typed; a wish alone is a
   typeLine('Gm7')
   await settled()
   expect(current().question).toMatchObject({ arrangement: { name: 'drop-2' }, strings: [1, 2, 3, 4] })
+})
+
+test('another manner is another grip, wherever the hand is; the same one stays with the hand', async () => {
+  await open({})
+  for (const [line, grip] of [
+    ['A barre', '577655'],
+    ['A open', 'x02220'],
+    ['A barre', '577655'],
+    ['C barre', 'x35553'],
+    ['C open', 'x32010'],
+    ['G', '320003'],
+  ] as const) {
+    for (let length = 1; length <= line.length; length++) typeLine(line.slice(0, length))
+    finishLine()
+    await settled()
+    expect([line, inHand()]).toEqual([line, grip])
+  }
+  // The same by a word of the sentence, and back.
+  takeQuestion({ ...current().question, manner: 'barre', open: 'never' })
+  await settled()
+  expect(inHand()).toBe('355433')
+  undo()
+  await settled()
+  expect(inHand()).toBe('320003')
 })
 
 test('on the next strings the place gives way where it holds nothing there, and a shape stays in hand', async () => {
