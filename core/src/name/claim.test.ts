@@ -4,7 +4,7 @@ import { CATALOGUE, plainestRoot, readSymbol } from '../chord/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
 import { type Frets, readFrets } from '../voicing/index.ts'
-import { checkClaim } from './index.ts'
+import { checkClaim, namesOf } from './index.ts'
 
 const neck = neckOf(STANDARD_INSTRUMENT)
 
@@ -48,3 +48,28 @@ test('a claimed bass is mended on the lowest string, below the others', () => {
   const after = mended(chord, must(readFrets('x32010')))
   expect(after && checkClaim(chord, after, neck).verdict).not.toBe('wrong')
 })
+
+test('a claim agrees with the names: whatever a shape is called, it plays', () => {
+  const shape = fc
+    .record({
+      at: fc.integer({ min: 0, max: 9 }),
+      frets: fc.array(fc.option(fc.integer({ min: -1, max: 4 })), { minLength: 6, maxLength: 6 }),
+    })
+    .map(({ at, frets }): Frets => frets.map((fret) => (fret === null ? null : fret < 0 ? 0 : at + fret)))
+  fc.assert(
+    fc.property(shape, (frets) => {
+      fc.pre(frets.filter((fret) => fret !== null).length > 2)
+      for (const { chord, complete } of namesOf(frets, neck))
+        expect(checkClaim(chord, frets, neck).verdict).toBe(complete ? 'right' : 'incomplete')
+    }),
+  )
+})
+
+test.each([
+  ['3x3213', 'F/G'],
+  ['4875x4', 'F/Ab'],
+  ['3x3211', 'F/G'],
+  ['x32013', 'C'],
+])('%s is %s, a bass of its own sounding again above or not', (frets, symbol) =>
+  expect(checkClaim(must(readSymbol(symbol)), must(readFrets(frets, 6)), neck).verdict).toBe('right'),
+)

@@ -95,7 +95,8 @@ export function checkClaim(chord: Chord, frets: Frets, neck: Neck): ClaimVerdict
       })
       continue
     }
-    if (tone !== undefined || (isBass && midi % 12 === claimedBass)) continue
+    // A bass of its own may sound again above.
+    if (tone !== undefined || midi % 12 === claimedBass) continue
     const above = (midi - root + 120) % 12
     const degree = degreeAmong(above, formulaMask(chord.formula) | (1 << above))
     const tones = chord.formula.map((one) => ({

@@ -37,6 +37,8 @@ export interface Wishes {
   readonly fretMax?: number
   /** The own tuning is named by `undefined`. */
   readonly tuning?: Tuning | undefined
+  /** Said as such: on few strings more than the root goes. */
+  readonly rootless?: boolean
   /** Two numbers that the frets were given by, for an error's place. */
   readonly fretsAt?: number
 }
@@ -230,7 +232,7 @@ const outer: Reader = (words, at, chord) => {
 /** `no 5`, `no3`, `leaving out nothing`, `rootless`; a tone with a role behind it is not left out. */
 const omission: Reader = (words, at, chord) => {
   const word = bare(words[at])
-  if (word === 'rootless') return taken({ omit: ['R'] }, 1)
+  if (word === 'rootless') return taken({ omit: ['R'], rootless: true }, 1)
   const glued = /^(?:no|omit)(\w+)$/.exec(word)
   const tone = glued && toneNamed(requireAt(glued, 1), chord)
   if (tone) return taken({ omit: [tone] }, 1)

@@ -7,6 +7,7 @@
 import type { Chord, Formula } from '../chord/index.ts'
 import { namesOf } from '../name/index.ts'
 import { neckOf, readStringSet, writeTuning } from '../neck/index.ts'
+import { type Degree, stepOf } from '../pitch/index.ts'
 import { fail, ok, piece, type Result } from '../result/index.ts'
 import { type Frets, readFrets, voicingOf, writeFrets } from '../voicing/index.ts'
 import { inManner } from './choices.ts'
@@ -77,8 +78,27 @@ export function readTypedLine(text: string, player: Player, before?: Question): 
   const asked = withWishes(start, chord, wishes.value)
   const question = withStrings(asked, wishes.value.strings, player, before)
   return question.ok
-    ? ok({ question: question.value, states: stated > 0, kept: keptOf(wishes.value, before) })
+    ? ok({
+        question: wishes.value.rootless ? rootlessOn(question.value) : question.value,
+        states: stated > 0,
+        kept: keptOf(wishes.value, before),
+      })
     : question
+}
+
+/** What goes with the root where strings are fewer than tones: the fifth, then tensions below the highest. */
+const ALSO_SILENT: readonly Degree[] = ['5', '11', '9']
+
+function rootlessOn(question: Question): Question {
+  const { chord, strings, omit = [] } = question
+  if (strings === undefined) return question
+  const highest = Math.max(...chord.formula.map(stepOf))
+  const silent = [...omit]
+  for (const degree of ALSO_SILENT) {
+    if (chord.formula.length - silent.length <= strings.length) break
+    if (chord.formula.includes(degree) && !silent.includes(degree) && stepOf(degree) < highest) silent.push(degree)
+  }
+  return { ...question, omit: silent }
 }
 
 /** Which wishes stand from before, for a chord that did not ask for them. */
@@ -92,7 +112,7 @@ function keptOf({ arrangement, strings, fretMin, manner }: Wishes, before: Quest
 }
 
 function withWishes(start: Question, chord: Chord, wishes: Wishes): Question {
-  const { formula, strings: _, fretsAt: __, ...named } = wishes
+  const { formula, strings: _, fretsAt: __, rootless: ___, ...named } = wishes
   const about: Chord = formula === undefined ? chord : { ...chord, formula }
   // An order of before that sounds what is now left out is no order of it.
   const leaves = (degree: Question['bass']) => degree !== undefined && wishes.omit?.includes(degree) === true
