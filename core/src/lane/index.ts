@@ -19,7 +19,7 @@ export { laneOf } from './lane.ts'
 export { laneNames } from './names.ts'
 export { everyPlace, everyPlaceInOrder, nearestShape } from './nearest.ts'
 export { asksAtDepth, type OrderWish, ordersOn } from './ordersOn.ts'
-export { orderAt, shapeOn, toneOf } from './shapeAt.ts'
+export { lostFifth, orderAt, shapeOn, toneOf } from './shapeAt.ts'
 export { tonesOn } from './tonesOn.ts'
 export { tuningKey } from './tuningKey.ts'
 export type {

@@ -100,6 +100,10 @@ export function shapeOf(frets: Frets, chord: Chord, neck: Neck, fingering: Finge
   return { frets, degrees, fingering, reachMm: reachMm(neck, frets), crowded: isCrowded(fingering) }
 }
 
+/** An altered fifth that the chord has and the shape leaves out: it tells the chord, so it is never lost without a word. */
+export const lostFifth = ({ formula }: Chord, { degrees }: Pick<LaneShape, 'degrees'>): Degree | undefined =>
+  formula.find((degree) => (degree === 'b5' || degree === '#5') && !degrees.includes(degree))
+
 /** A shape as it is, with this hand's fingers on it. */
 export const shapeOn = (frets: Frets, chord: Chord, neck: Neck, profile: HandProfile): LaneShape =>
   shapeOf(frets, chord, neck, laneHand(neck, profile).on.bestFingering(frets))

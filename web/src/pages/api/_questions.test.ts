@@ -160,6 +160,15 @@ describe('keys and lanes', () => {
     expect(band.steps.every(({ taste }: { taste?: object }) => taste !== undefined)).toBe(true)
   })
 
+  test('a lane says which altered fifth a step leaves out', async () => {
+    const { body } = await ask(laneAnswer, { path: '/api/lane?tonic=C&depth=ninths&root=6' })
+    const told = body.steps.map(({ without = [] }: { without?: string[] }) => without.join())
+    // Only the half-diminished chord has one; perfect fifths may go.
+    expect(told).toEqual(['', '', '', '', '', '', 'b5'])
+    const { body: kept } = await ask(laneAnswer, { path: '/api/lane?tonic=C&depth=sevenths&root=6' })
+    expect(kept.steps.every(({ without }: { without?: string[] }) => without === undefined)).toBe(true)
+  })
+
   test('a lane tells a shape for every step, with its hop, or why there is none', async () => {
     const { body } = await ask(laneAnswer, { path: '/api/lane?tonic=C&depth=sevenths&root=6' })
     expect(body.highest).toBe(17)

@@ -1,6 +1,6 @@
 import { writeSymbol } from '@nestling/core/chord'
 import { chordScale } from '@nestling/core/key'
-import { type LaneStep, laneNames, laneOf, readAsk } from '@nestling/core/lane'
+import { type LaneStep, laneNames, laneOf, lostFifth, readAsk } from '@nestling/core/lane'
 import { neckOf } from '@nestling/core/neck'
 import { instrumentFor, readQuestion } from '@nestling/core/request'
 import { writeFrets } from '@nestling/core/voicing'
@@ -40,11 +40,13 @@ export const work: Work = (asked) => {
           ? { instead: { frets: writeFrets(instead.shape.frets), symbol: writeSymbol(instead.chord, { ascii: true }) } }
           : {}),
       }
+    const lost = lostFifth(chord, shape)
     return {
       step,
       symbol,
       frets: writeFrets(shape.frets),
       degrees: shape.degrees,
+      ...(lost === undefined ? {} : { without: [lost] }),
       reachMm: Math.round(shape.reachMm),
       hopFrets: hopFrets ?? 0,
       hopMm: Math.round(hopMm ?? 0),

@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react'
 import { chordPlaces } from '@nestling/core/arpeggio'
 import { writeSymbol } from '@nestling/core/chord'
 import { betweenChords, writeKey, writeStep } from '@nestling/core/key'
-import { laneNames } from '@nestling/core/lane'
+import { laneNames, lostFifth } from '@nestling/core/lane'
 import { soundingMidi } from '@nestling/core/neck'
 import { degreePitchClass, pitchClassOf, withSigns, writeNote } from '@nestling/core/pitch'
 import { instrumentFor } from '@nestling/core/request'
@@ -35,6 +35,7 @@ export const ChosenStep = memo(function ChosenStep({ state }: { readonly state: 
   const shown = chosen?.chord ?? step.chord
   const rings = first && symbolOf(first.chord) !== symbolOf(shown) ? symbolOf(first.chord) : undefined
   const used = standing?.shape ?? standing?.instead?.shape
+  const lost = used && lostFifth(shown, used)
   return (
     <section aria-label="The chosen step" className={classes['section']}>
       <h2 className={classes['title']} data-testid="step-name">
@@ -56,6 +57,7 @@ export const ChosenStep = memo(function ChosenStep({ state }: { readonly state: 
           !standing.shape &&
           `${symbolOf(step.chord)} can’t be had so; this is ${symbolOf(shown)}. `}
         {rings !== undefined && `Rings as ${rings}. `}
+        {lost !== undefined && `Leaves out the ${withSigns(lost)}. `}
         {step.left.length > 0 && `${leftWords(step.left)}. `}
         <b>
           {writeNote(step.chord.root, settings.naming)} {step.mode.name.split(' ').map(withSigns).join(' ')}
