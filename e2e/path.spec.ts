@@ -126,6 +126,24 @@ test('in all keys: twelve fourths lead back to the same path', async ({ page }) 
   await expect.poll(() => frets(page)).toBe(own)
 })
 
+test('held shapes go along into another key, by a key of the keyboard, and one undo brings them back', async ({
+  page,
+}) => {
+  await open(page, TWO_FIVE)
+  const own = await frets(page)
+  await page.keyboard.press('h')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('h')
+  await expect(page.getByText('held', { exact: true })).toHaveCount(2)
+  await word(page, 'Key').press('ArrowDown')
+  await expect(word(page, 'Key')).toHaveText('F major')
+  await expect(page.getByText('held', { exact: true })).toHaveCount(2)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(word(page, 'Key')).toHaveText('C major')
+  await expect(page.getByText('held', { exact: true })).toHaveCount(2)
+  await expect.poll(() => frets(page)).toBe(own)
+})
+
 test('families in turn: three-tone shapes with roots on 5 and 4 through 32 bars', async ({ page }) => {
   const eight = 'Dm7 | G7 | Cmaj7 | A7 | Dm7 | G7 | Em7 | A7'
   await open(

@@ -31,6 +31,7 @@ const WORKS: Readonly<Record<WorkName, () => Promise<{ readonly work: Work }>>> 
   'shapes.csv': () => import('../src/pages/api/shapes.csv.ts'),
   'shapes/index': () => import('../src/pages/api/shapes/index.ts'),
   'shapes/many': () => import('../src/pages/api/shapes/many.ts'),
+  transpose: () => import('../src/pages/api/transpose.ts'),
   'tunes/[id].[format]': () => import('../src/pages/api/tunes/[id].[format].ts'),
   voicings: () => import('../src/pages/api/voicings.ts'),
 }

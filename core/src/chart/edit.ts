@@ -1,7 +1,6 @@
-/** A chart changed: chords put in, taken out, exchanged and moved; all of it in another key. Bars and slots as they are written. */
+/** A chart changed: chords put in, taken out, exchanged and moved. Bars and slots as they are written. */
 import type { Chord } from '../chord/index.ts'
 import { type Key, keysByFourths } from '../key/index.ts'
-import { degreeBetween, type NoteName, pitchClassOf, plainName, spellDegree } from '../pitch/index.ts'
 import { metreAt } from './played.ts'
 import type { Chart, ChartBar, ChartSlot } from './types.ts'
 
@@ -88,29 +87,6 @@ export function withChordsSwapped(chart: Chart, a: WrittenPlace, b: WrittenPlace
   if (first?.kind !== 'chord' || second?.kind !== 'chord') return chart
   return withChord(withChord(chart, a, second.chord), b, first.chord)
 }
-
-const moved = (note: NoteName, from: Key, to: Key): NoteName => {
-  const degree = degreeBetween(from.tonic, note)
-  const up = pitchClassOf(to.tonic) - pitchClassOf(from.tonic)
-  return (degree && spellDegree(to.tonic, degree)) ?? plainName((pitchClassOf(note) + up + 12) % 12)
-}
-
-/** The same tune in another key of the same kind, every chord spelled from the new tonic as it was from the old. */
-export const transposedChart = (chart: Chart, from: Key, to: Key): Chart => ({
-  ...chart,
-  key: chart.key && to,
-  bars: chart.bars.map(
-    (bar): ChartBar => ({
-      ...bar,
-      slots: bar.slots.map((slot): ChartSlot => {
-        if (slot.kind !== 'chord') return slot
-        const { root, bass } = slot.chord
-        const chord = { ...slot.chord, root: moved(root, from, to) }
-        return { kind: 'chord', chord: bass === undefined ? chord : { ...chord, bass: moved(bass, from, to) } }
-      }),
-    }),
-  ),
-})
 
 /** The twelve keys that a tune can be put into, its own first, by fourths. */
 export const keysFor = (key: Key): readonly Key[] => keysByFourths(key, 0)

@@ -9,7 +9,6 @@
 export type { WrittenPlace } from './edit.ts'
 export {
   keysFor,
-  transposedChart,
   withChord,
   withChordAfter,
   withChordJoined,
@@ -24,6 +23,7 @@ export type { Played, PlayedBar, PlayedChord } from './played.ts'
 export { MOST_PLAYED_BARS, playedChart } from './played.ts'
 export type { ChartHead } from './readChart.ts'
 export { MOST_BARS, MOST_CHART_TEXT, readChart, readChartHead } from './readChart.ts'
+export { transposedChart, transposedChord } from './transpose.ts'
 export type { Span, TuneSound } from './tuneScore.ts'
 export { patternOf, tuneScore } from './tuneScore.ts'
 export type { Chart, ChartBar, ChartError, ChartPlace, ChartReading, ChartSlot, Style } from './types.ts'

@@ -8,6 +8,8 @@ export { indexPlace } from './candidates.ts'
 export type { Alternative, PathSolver } from './path.ts'
 export { findPath, MOST_PATH_CHORDS, pathSolver, rememberingSolver, stepsOf } from './path.ts'
 export { pairVoices, stepBetween } from './stepCost.ts'
+export type { HeldTune, NotAsItWas, TopTone } from './transposed.ts'
+export { transposedTune } from './transposed.ts'
 export type {
   HeldShape,
   PathFound,

@@ -34,6 +34,7 @@ export type Reckoning =
   | 'numbers'
   | 'path'
   | 'run'
+  | 'transpose'
   | 'voicings'
 /** Those that pages ask for what they show. */
 export type Looking = 'book' | 'log/summary' | 'shapes/index'

@@ -3,7 +3,6 @@ import { writeSymbol } from '@nestling/core/chord'
 import { readKey, writeKey } from '@nestling/core/key'
 import { type Instrument, type Neck, neckOf, stringIndex } from '@nestling/core/neck'
 import {
-  type HeldShape,
   MOST_PATH_CHORDS,
   PATH_WEIGHTS,
   PATH_WISHES,
@@ -14,20 +13,16 @@ import {
   type PathWay,
   rememberingSolver,
 } from '@nestling/core/path'
-import { midiOf, readPitch } from '@nestling/core/pitch'
 import { instrumentFor, readOtherTuning } from '@nestling/core/request'
 import { requireAt } from '@nestling/core/result'
-import { readArrangement, readFrets, writeFrets } from '@nestling/core/voicing'
+import { readArrangement, writeFrets } from '@nestling/core/voicing'
 import { PathBody } from '../../contracts/path.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
+import { fine, type Read, readHeld, readMelody, wrong } from './_held.ts'
 import { readBody, refuse, refuseWith } from './_respond.ts'
 import { measured } from './_shape.ts'
 import { tasteTold } from './_taste.ts'
 import { onThread, type Work } from './_work.ts'
-
-type Read<Value> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly response: Response }
-const fine = <Value>(value: Value): Read<Value> => ({ ok: true, value })
-const wrong = (response: Response): Read<never> => ({ ok: false, response })
 
 const solve = rememberingSolver()
 /** A path of more is that of the first chords that are within, and says so. */
@@ -141,43 +136,6 @@ function readSets(sets: readonly string[] | undefined, neck: Neck): Read<PathQue
     found.push(numbers.map((number) => stringIndex(number, count)).sort((a, b) => a - b))
   }
   return fine(found.length > 0 ? found : undefined)
-}
-
-function readHeld(
-  hold: NonNullable<PathBody['hold']>,
-  chords: readonly PlayedChord[],
-  neck: Neck,
-): Read<readonly HeldShape[]> {
-  const held: HeldShape[] = []
-  for (const [index, { chord, frets }] of hold.entries()) {
-    if (chord >= chords.length)
-      return wrong(
-        refuseWith(`hold.${index}.chord`, {
-          message: `there is no chord ${chord}; expected 0 to ${chords.length - 1}`,
-          expected: `0 to ${chords.length - 1}`,
-        }),
-      )
-    const read = readFrets(frets, neck.open.length)
-    if (!read.ok) return wrong(refuse(`hold.${index}.frets`, read.error))
-    held.push({ chord, frets: read.value })
-  }
-  return fine(held)
-}
-
-function readMelody(melody: PathBody['melody']): Read<PathQuestion['melody']> {
-  const tops: (number | undefined)[] = []
-  for (const [index, text] of (melody ?? []).entries()) {
-    const pitch = text === null ? undefined : readPitch(text)
-    if (text !== null && pitch === undefined)
-      return wrong(
-        refuseWith(`melody.${index}`, {
-          message: `${text} is no pitch; expected a note with its octave such as C5, or null`,
-          expected: 'a pitch such as C5, or null',
-        }),
-      )
-    tops.push(pitch && midiOf(pitch))
-  }
-  return fine(melody === undefined ? undefined : tops)
 }
 
 function told(

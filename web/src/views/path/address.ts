@@ -1,12 +1,19 @@
 /** The address holds the whole plan: it opens as it was and can be linked. */
 import { MOST_PLAYED_BARS, patternOf, readChart, type Span, writeChart } from '@nestling/core/chart'
 import { type Neck, neckOf, type StringSet, stringIndex, stringNumber, writeTuning } from '@nestling/core/neck'
-import { type HeldShape, PATH_WEIGHTS, PATH_WISHES, type PathWeights, type PathWishes } from '@nestling/core/path'
+import {
+  type HeldShape,
+  PATH_WEIGHTS,
+  PATH_WISHES,
+  type PathWeights,
+  type PathWishes,
+  type TopTone,
+} from '@nestling/core/path'
 import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
 import { MANNERS } from '@nestling/core/taste'
 import { BASS_LINES, readPattern, writePattern } from '@nestling/core/time'
 import { fretsIn, fretsTextOf } from '../../state/links.ts'
-import type { PathPlan, TopTone } from './types.ts'
+import type { PathPlan } from './types.ts'
 
 export type Params = Readonly<Record<string, string>>
 

@@ -1,6 +1,5 @@
 /** The chart changed from the path: chords put in, taken out, moved; the tune in another key. */
 import {
-  transposedChart,
   type WrittenPlace,
   withChordAfter,
   withChordJoined,
@@ -9,9 +8,10 @@ import {
 } from '@nestling/core/chart'
 import type { Chord } from '@nestling/core/chord'
 import type { Key } from '@nestling/core/key'
-import type { WantedShape } from '@nestling/core/path'
+import { transposedTune, type WantedShape } from '@nestling/core/path'
 import type { Midi } from '@nestling/core/pitch'
 import { tell } from '../../state/notices.ts'
+import { transposedWords } from '../../words/transposed.ts'
 import { pathClient } from '../../workers/clients.ts'
 import type { PathState } from './usePath.ts'
 
@@ -115,8 +115,19 @@ export function keepTop(state: PathState): void {
   else tell.done('There is no shape here whose top tone could be kept.', 'no-shape')
 }
 
+/** Shapes and top tones that are held go along; what could not stay as it was is said. */
 export function transpose(state: PathState, to: Key): void {
   const { key, answer } = state
   if (!key) return
-  state.change({ chart: transposedChart({ ...answer.plan.chart, key: key.key }, key.key, to), held: [], melody: [] })
+  const { plan, question, played } = answer
+  const { chart, held, melody, changed } = transposedTune(
+    { ...plan, chart: { ...plan.chart, key: key.key } },
+    key.key,
+    to,
+    question.neck,
+    question.hand,
+  )
+  state.change({ chart, held, melody })
+  const told = transposedWords(changed, (chord) => played.chords[chord]?.bar ?? 0)
+  if (told !== undefined) tell.done(told, 'transposed')
 }

@@ -1,14 +1,7 @@
 import type { Chart, Played, Span } from '@nestling/core/chart'
 import type { Tuning } from '@nestling/core/neck'
-import type { HeldShape, PathFound, PathQuestion, PathWeights, PathWishes } from '@nestling/core/path'
-import type { Midi } from '@nestling/core/pitch'
+import type { HeldShape, PathFound, PathQuestion, PathWeights, PathWishes, TopTone } from '@nestling/core/path'
 import type { BassLine } from '@nestling/core/time'
-
-/** A tone that a chord shall have on top. */
-export interface TopTone {
-  readonly chord: number
-  readonly midi: Midi
-}
 
 /** What the player asks for: one value, one address, one step to undo. */
 export interface PathPlan {
