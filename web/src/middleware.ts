@@ -20,7 +20,11 @@ const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS'])
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context
   const refused = refusalOf(request, process.env)
-  if (refused) return problem(refused.status, refused)
+  if (refused) {
+    const answer = problem(refused.status, refused)
+    if (refused.allow !== undefined) answer.headers.set('allow', refused.allow)
+    return answer
+  }
   let response: Response
   try {
     const kept = repositories()

@@ -7,7 +7,10 @@ import { type NamedShape, readShapesCsv, writeShapesCsv } from './index.ts'
 const STANDARD = 'E2,A2,D3,G3,B3,E4'
 
 test('whatever is written is read back: quotes, commas, line breaks and signs in names and notes too', () => {
-  const word = fc.string({ unit: fc.constantFrom('a', '"', ',', '\n', ' ', '♭', 'é', '=', ';'), maxLength: 12 })
+  const word = fc.string({
+    unit: fc.constantFrom('a', '"', ',', '\n', ' ', '♭', 'é', '=', '+', '-', '@', "'", '\t'),
+    maxLength: 12,
+  })
   const any = fc
     .record({ entry: fc.constantFrom(...CATALOGUE), root: fc.nat(11), tuning: fc.constantFrom(...COMMON_TUNINGS) })
     .chain(({ entry, root, tuning }) => {
@@ -55,3 +58,22 @@ test('without its columns nothing is read, and each that is missing is named', (
     { code: 'missing_column', line: 1, column: 'frets' },
     { code: 'missing_column', line: 1, column: 'tuning' },
   ]))
+
+test('no cell begins as a formula does, and what began so is read back as it was', () => {
+  const shape = {
+    chord: { root: 'C', formula: ['R', '3', '5'] },
+    frets: [null, 3, 2, 0, 1, 0],
+    tuning: COMMON_TUNINGS[0],
+  } as never
+  const names = ['=1+1', '+1', '-1', '@x', "'=1", "''", "'a", '\t=1']
+  const text = writeShapesCsv(names.map((name) => ({ name, note: name, shape, tune: name })))
+  expect(
+    text
+      .split('\r\n')
+      .slice(1)
+      .filter((line) => /(^|,)"?[=+@\t-]/.test(line)),
+  ).toEqual([])
+  expect(readShapesCsv(text).shapes.map(({ name, note, tune }) => [name, note, tune])).toEqual(
+    names.map((name) => [name, name, name]),
+  )
+})

@@ -57,16 +57,17 @@ export function readShapesCsv(text: string): ShapesCsv {
       fingers: row['fingers'] ?? '',
     }
     const read = readShape(texts)
-    const tags = (row['tags'] ?? '')
+    const words = (column: string) => unguarded(row[column] ?? '')
+    const tags = words('tags')
       .split(';')
       .map((tag) => tag.trim())
       .filter(Boolean)
     if (read.ok)
       shapes.push({
-        name: row['name'] || texts.chord,
-        note: row['note'] ?? '',
+        name: words('name') || texts.chord,
+        note: words('note'),
         shape: read.value,
-        ...(row['tune'] ? { tune: row['tune'] } : {}),
+        ...(row['tune'] ? { tune: words('tune') } : {}),
         ...(tags.length > 0 ? { tags } : {}),
       })
     else problems.push({ code: 'not_a_shape', line, error: read.error })
@@ -74,14 +75,22 @@ export function readShapesCsv(text: string): ShapesCsv {
   return { shapes, problems }
 }
 
+/** What a spreadsheet would run: the package writes such a text behind an apostrophe. */
+const FORMULA = /^[=+\-@\t\r]/
+const GUARDED = /^'(?='*[=+\-@\t\r])/
+/** A text that looks guarded already gets an apostrophe more, so that the one in front is always the guard. */
+const guarded = (text: string): string => (GUARDED.test(text) || FORMULA.test(text) ? `'${text}` : text)
+const unguarded = (text: string): string => text.replace(GUARDED, '')
+
+/** No cell begins as a formula does; `readShapesCsv` takes the guard off again. */
 export const writeShapesCsv = (shapes: readonly NamedShape[]): string =>
   Papa.unparse(
     shapes.map(({ name, note, shape, tune = '', tags = [] }) => ({
-      name,
+      name: guarded(name),
       ...writeShape(shape),
-      note,
-      tune,
-      tags: tags.join('; '),
+      note: guarded(note),
+      tune: guarded(tune),
+      tags: guarded(tags.join('; ')),
     })),
     { columns: [...SHAPE_COLUMNS], newline: '\r\n', header: true },
   )

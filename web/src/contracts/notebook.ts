@@ -11,14 +11,21 @@ import { text } from './text.ts'
 import { TuneDraft } from './tune.ts'
 
 const moment = v.pipe(v.string(), v.isoTimestamp('a time such as 2026-11-23T18:05:00.000Z'))
-const ms = v.pipe(v.number(), v.finite())
+const between = (least: number, most: number) =>
+  v.pipe(v.number(), v.finite(), v.minValue(least, `at least ${least}`), v.maxValue(most, `at most ${most}`))
+/** Years that a date can name and a calendar shows. */
+const [EARLIEST, LATEST] = [Date.UTC(1970, 0, 1), Date.UTC(2200, 0, 1)]
+const ms = between(EARLIEST, LATEST)
+const count = between(0, 1_000_000)
 /** Numbers by which rows of one file refer to one another. */
 const ownId = v.pipe(v.number(), v.integer())
 
 const setting = v.pipe(
   v.strictObject({ key: text(40), value: v.unknown() }),
   v.check(({ key, value }) => {
-    const schema = (Settings.entries as Readonly<Record<string, v.GenericSchema>>)[key]
+    const schemas: Readonly<Record<string, v.GenericSchema>> = Settings.entries
+    // Its own keys only: every object has a `constructor`.
+    const schema = Object.hasOwn(schemas, key) ? schemas[key] : undefined
     // A setting of another version is left out later, not refused.
     return schema === undefined || v.is(schema, value)
   }, 'a value that this setting can have'),
@@ -42,13 +49,13 @@ export const NOTEBOOK_ROWS = {
     material: ownId,
     createdAt: ms,
     dueAt: ms,
-    stability: ms,
-    difficulty: ms,
-    scheduledDays: ms,
-    learningSteps: ms,
-    reps: ms,
-    lapses: ms,
-    state: ms,
+    stability: count,
+    difficulty: count,
+    scheduledDays: count,
+    learningSteps: count,
+    reps: count,
+    lapses: count,
+    state: between(0, 3),
     lastAt: v.nullable(ms),
   }),
   attempts: v.strictObject({
@@ -61,15 +68,15 @@ export const NOTEBOOK_ROWS = {
     material: text(2000),
     suffix: text(40),
     root: text(4),
-    string: ms,
+    string: between(0, 12),
     frets: text(60),
     form: text(60),
     tuning: text(80),
-    tempo: ms,
+    tempo: between(0, 400),
     grade: v.picklist(LOG_GRADES),
     judge: v.picklist(JUDGES),
     shown: v.boolean(),
-    seconds: ms,
+    seconds: count,
     faults: text(200),
     instrument: text(60),
   }),

@@ -17,6 +17,12 @@ export function storageProblem(error: unknown): (Problem & { readonly status: nu
   if (code === undefined) return undefined
   if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'EDQUOT')
     return told(507, 'The disk is full', 'free space, then the same again')
+  // What is asked for refers to something that is not there: waiting does not help.
+  if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY')
+    return {
+      ...told(400, 'The tune that this belongs to is not in the Book', 'the number of a kept tune, or none'),
+      field: 'tune',
+    }
   if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED'))
     return told(503, 'The database is busy with another program', 'the same again in a moment')
   return told(503, `The database can't be read or written (${code})`, 'a data folder that can be written')

@@ -32,6 +32,12 @@ describe('at the border', () => {
     ['GET', { ...json, 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate' }, 403],
   ])('%s with %o: %s', (method, headers, expected) => expect(status(method, headers)).toBe(expected))
 
+  test.each(['PUT', 'PATCH', 'DELETE', 'POST'])('a page answers no %s', (method) => {
+    const asked = new Request('http://127.0.0.1:4321/book', { method, headers: json })
+    expect(refusalOf(asked, {})).toMatchObject({ status: 405, allow: 'GET, HEAD', field: 'method' })
+    expect(refusalOf(new Request('http://127.0.0.1:4321/book', { method: 'HEAD', headers: json }), {})).toBeUndefined()
+  })
+
   test('an empty HOST is the loopback, not every address', () => {
     expect(status('GET', { host: 'elsewhere.example' }, '')).toBe(403)
     expect(status('GET', { host: 'elsewhere.example' }, '0.0.0.0')).toBeUndefined()

@@ -33,6 +33,8 @@ function comesFromElsewhere(request: Request): boolean {
 
 export interface Refusal extends Problem {
   readonly status: number
+  /** The methods that are served, where it was another. */
+  readonly allow?: string
 }
 
 /** Why a request is turned away: writes must be JSON, from our own origin and of moderate size. */
@@ -60,6 +62,13 @@ export function refusalOf(request: Request, environment: Environment): Refusal |
       'a request of its own pages',
     )
   if (READS.has(request.method)) return undefined
+  // A page answers who reads it, and nobody else.
+  const { pathname } = new URL(request.url)
+  if (!pathname.startsWith('/api/'))
+    return {
+      ...refused(405, 'method', `${pathname} knows no ${request.method}; expected GET, HEAD`, 'GET, HEAD'),
+      allow: 'GET, HEAD',
+    }
   const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase()
   if (type !== 'application/json')
     return refused(415, 'content-type', 'writes are JSON; expected content-type application/json', 'application/json')

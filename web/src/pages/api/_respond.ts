@@ -25,15 +25,30 @@ export function invalid(issues: readonly [v.BaseIssue<unknown>, ...v.BaseIssue<u
   const issue = issues[0]
   const field = v.getDotPath(issue) ?? 'body'
   const expected = expectedOf(issue)
-  return problem(400, { error: `${field}: ${expected}`, field, expected })
+  const error = expected === GIVEN ? `${field} is missing; expected it to be given` : `${field}: ${expected}`
+  return problem(400, { error, field, expected })
 }
+
+const GIVEN = 'given'
 
 /** In our words: what a schema says of itself, or what the library's kind of thing is called among people. */
 function expectedOf({ message, type, expected, received }: v.BaseIssue<unknown>): string {
   if (!message.startsWith('Invalid')) return message
   if (type === 'strict_object')
-    return received === 'undefined' || expected !== 'never' ? 'given' : 'not given: there is no such field'
-  return KINDS[type] ?? choicesIn(expected ?? '')
+    return received === 'undefined' || expected !== 'never' ? GIVEN : 'not given: there is no such field'
+  return KINDS[type] ?? limitIn(expected ?? '') ?? choicesIn(expected ?? '')
+}
+
+/** `>=20` as the library writes a limit: at least 20. */
+function limitIn(expected: string): string | undefined {
+  const limit = /^([<>]=?)(-?\d+(?:\.\d+)?)$/.exec(expected)
+  return limit ? `${LIMITS[limit[1] ?? '']} ${limit[2]}` : undefined
+}
+const LIMITS: Readonly<Record<string, string>> = {
+  '>=': 'at least',
+  '<=': 'at most',
+  '>': 'more than',
+  '<': 'less than',
 }
 const KINDS: Readonly<Record<string, string>> = {
   string: 'a text',
