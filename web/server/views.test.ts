@@ -50,12 +50,18 @@ describe('views are drawn by who draws', () => {
     expect(await asked(draw, path, { method })).toMatchObject({ status: 404, text: 'behind' })
   })
 
-  test('what a thread fails at is left to those behind; what takes too long is refused', async () => {
+  test('what a thread fails at is left to those behind; who waits too long reads a page, with the way to try again', async () => {
     const failing: Draw = () => Promise.reject(new Error('out of memory'))
     expect(await asked(failing, '/map')).toMatchObject({ status: 404, text: 'behind' })
     const slow: Draw = (_view, signal) => new Promise((_resolve, reject) => signal.addEventListener('abort', reject))
-    const { status, text } = await asked(slow, '/map', {}, 20)
-    expect([status, JSON.parse(text)]).toMatchObject([503, { field: 'question' }])
+    const { status, text, headers } = await asked(slow, '/map?chord=F%23&x="><b>', {}, 20)
+    expect([status, headers.get('content-type'), headers.get('retry-after')]).toEqual([
+      503,
+      'text/html; charset=utf-8',
+      '5',
+    ])
+    expect(text).toContain('The server is busy')
+    expect(text).toMatch(/<a href="\/map\?chord=F%23&#38;x=[^"<>]*">Try again<\/a>/)
   })
 })
 

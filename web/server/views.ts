@@ -5,6 +5,7 @@
 import type { RequestHandler } from 'express'
 import { Piscina } from 'piscina'
 import type { ViewAsked, ViewDrawn } from './drawn.ts'
+import { busyPage } from './plainPage.ts'
 
 /** What the thread is told as it begins. */
 export interface Drawing {
@@ -61,8 +62,7 @@ export function viewsBy(views: readonly string[], draw: Draw, mostMs = MOST_MS):
       response.end(body)
     } catch {
       if (!tooLong.aborted) return next()
-      const expected = 'the same again in a moment'
-      response.status(503).json({ error: 'the server is busy', field: 'question', at: 0, expected })
+      response.status(503).set('retry-after', '5').type('html').send(busyPage(originalUrl))
     }
   }
 }
