@@ -422,6 +422,7 @@ describe('copies', () => {
     if (back.kind !== 'done') throw new Error(back.kind)
     expect(back.value.reason).toBe('before-going-back')
     await copies.goBack(back.value.id, at(83))
+    expect(readdirSync(join(folder, 'copies')).filter((name) => !name.endsWith('.db'))).toEqual([])
     expect(book.notebook.rows()).toEqual(changed)
     // The database goes on as before.
     expect(

@@ -1,8 +1,8 @@
 /** Copies of the whole notebook and the way back. A copy is made by the database's own online backup, while it is in use. */
-import { mkdtempSync, rmSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, join } from 'node:path'
-import Sqlite from 'better-sqlite3'
+import type Sqlite from 'better-sqlite3'
 import type { Copy, CopyReason } from '../contracts/book.ts'
 import { backUp, copiesFolder, copyNamed, listCopies } from './copyFiles.ts'
 import { FILE, type Opened, openDatabase } from './database.ts'
@@ -26,9 +26,8 @@ export function createCopies({ sqlite }: Pick<Opened, 'sqlite'>, folder: string)
       const aside = mkdtempSync(join(tmpdir(), 'nestling-copy-'))
       try {
         const before = await save('before-going-back', at)
-        const source = new Sqlite(join(copiesFolder(folder), id), { readonly: true })
-        await source.backup(join(aside, FILE))
-        source.close()
+        // A copy is whole and nobody writes to it: opened where it lies, it would get a log of its own there.
+        copyFileSync(join(copiesFolder(folder), id), join(aside, FILE))
         openDatabase(aside).close()
         takeOver(sqlite, join(aside, FILE))
         return { kind: 'done', value: before }

@@ -1,7 +1,7 @@
 /** Copies from outside a running Nestling, and the way back past a database that may be damaged. */
-import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
 import { afterEach, beforeEach, expect, test } from 'vitest'
 import { copyOf, listCopies, MOST_COPIES, putBack } from './copyFiles.ts'
 import { FILE, openDatabase } from './database.ts'
@@ -69,9 +69,28 @@ test('of those made by themselves the last ten stay; those made by hand all do',
   const reasons = listCopies(folder).map(({ reason }) => reason)
   expect(reasons.filter((reason) => reason === 'before-reading')).toHaveLength(MOST_COPIES)
   expect(reasons.filter((reason) => reason === 'by-hand')).toHaveLength(3)
-  expect(listCopies(folder)[0]?.at).toBe(at(MOST_COPIES + 2).toISOString())
+  const [newest] = listCopies(folder).filter(({ reason }) => reason === 'before-reading')
+  expect(newest?.at).toBe(at(MOST_COPIES + 2).toISOString())
 })
 
 test('where nothing is there is nothing to copy, and that is said', async () => {
   await expect(copyOf(folder, 'by-hand', at(1))).rejects.toThrow(`there is no database in ${folder}`)
+})
+
+test('a clock that is set back deletes no copy that was just made; order and number are those of their making', async () => {
+  keep(71)
+  // As they were called before they had numbers, and of a year that is still to come.
+  await copyOf(folder, 'before-reading', new Date(Date.UTC(2031, 0, 1)))
+  const [first] = listCopies(folder)
+  renameSync(join(folder, 'copies', first?.id ?? ''), join(folder, 'copies', (first?.id ?? '').replace('-000001', '')))
+  const made: string[] = []
+  for (let second = MOST_COPIES + 4; second > 0; second--) {
+    const path = await copyOf(folder, 'before-reading', at(second))
+    made.push(basename(path))
+    expect(existsSync(path)).toBe(true)
+    expect(listCopies(folder)[0]?.id).toBe(basename(path))
+  }
+  expect(listCopies(folder).map(({ id }) => id)).toEqual(made.slice(-MOST_COPIES).toReversed())
+  // Two of one moment are two.
+  expect(await copyOf(folder, 'by-hand', at(1))).not.toBe(await copyOf(folder, 'by-hand', at(1)))
 })

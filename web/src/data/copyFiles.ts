@@ -7,7 +7,9 @@ import { checkContents, FILE } from './startChecks.ts'
 
 /** So many are kept of each reason; those that were saved by hand go last and are never deleted by themselves. */
 export const MOST_COPIES = 10
-const NAME = /^nestling-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z-([a-z-]+)\.db$/
+/** When, why, and the how-manyth it is: a clock may be set back. Copies of before have no number. */
+const NAME = /^nestling-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z-([a-z-]+?)(?:-(\d{6}))?\.db$/
+const numberOf = (name: string): number => Number(NAME.exec(name)?.[7] ?? 0)
 
 export const copiesFolder = (folder: string): string => join(folder, 'copies')
 
@@ -17,7 +19,9 @@ export function newCopyPath(
   at: Date,
 ): { readonly id: string; readonly path: string } {
   mkdirSync(copiesFolder(folder), { recursive: true })
-  const id = `nestling-${at.toISOString().replace(/[:.]/g, '-')}-${reason}.db`
+  const number =
+    1 + Math.max(0, ...readdirSync(copiesFolder(folder)).map((name) => numberOf(name.replace(/\.part$/, ''))))
+  const id = `nestling-${at.toISOString().replace(/[:.]/g, '-')}-${reason}-${String(number).padStart(6, '0')}.db`
   return { id, path: join(copiesFolder(folder), id) }
 }
 
@@ -30,12 +34,12 @@ export function copyNamed(folder: string, id: string): Copy | undefined {
   return { id, reason, at: `${day}T${hour}:${minute}:${second}.${ms}Z`, bytes: statSync(path).size }
 }
 
-/** Newest first. */
+/** The one that was made last first, whatever the clock said. */
 export function listCopies(folder: string): readonly Copy[] {
   if (!existsSync(copiesFolder(folder))) return []
   return readdirSync(copiesFolder(folder))
     .flatMap((name) => copyNamed(folder, name) ?? [])
-    .sort((a, b) => b.at.localeCompare(a.at))
+    .sort((a, b) => numberOf(b.id) - numberOf(a.id) || b.at.localeCompare(a.at))
 }
 
 /** The oldest of what was copied by itself go. */
