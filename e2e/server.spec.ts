@@ -145,6 +145,11 @@ test('beyond this machine it asks for the passphrase: pages, endpoints and scrip
             .length,
       )
       .toBe(1)
+    await page.getByRole('link', { name: 'Leave' }).click()
+    await page.getByRole('button', { name: 'Leave on this browser' }).click()
+    await expect(page).toHaveURL(/\/enter$/)
+    await page.goto(`${address}book`)
+    await expect(page).toHaveURL(/\/enter\?to=%2Fbook$/)
   } finally {
     await context.close()
     child.kill('SIGTERM')

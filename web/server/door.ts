@@ -2,6 +2,7 @@
 import express from 'express'
 import { enterPage } from './enterPage.ts'
 import { type Guard, isListed, MOST_TRIES, placeAfter } from './guard.ts'
+import { leavePage } from './plainPage.ts'
 
 /** What the page at the door itself needs, and what tells that the server runs. */
 const OPEN = new Set(['/enter.css', '/nestling.svg', '/manifest.webmanifest', '/healthz'])
@@ -59,6 +60,15 @@ export function doorOf(guard: Guard, hosts: ReadonlySet<string>): express.Router
       at: 0,
       expected: 'Bearer and the passphrase',
     })
+  })
+  // Behind the door: only who is in can leave.
+  door.get('/leave', (_request, response) => response.type('html').send(leavePage()))
+  door.post('/leave', express.urlencoded({ extended: false, limit: '4kb' }), (request, response) => {
+    const { origin, host, cookie } = request.headers
+    if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host))
+      return response.status(403).type('html').send(leavePage())
+    const { where } = (request.body ?? {}) as Record<string, unknown>
+    return response.setHeader('set-cookie', guard.leave(cookie, where === 'everywhere')).redirect(303, '/enter')
   })
   return door
 }

@@ -18,6 +18,28 @@ describe('who is let in', () => {
     expect(await (await createGuard(PHRASE)).admits({ cookie: cookieOf(entered.cookie) }, 'b')).toBe(false)
   })
 
+  test('who leaves ends one session, or all of them', async () => {
+    const guard = await createGuard(PHRASE)
+    const browsers: string[] = []
+    for (const from of ['a', 'b', 'c']) {
+      const entered = await guard.enter(PHRASE, from, false)
+      if (entered.kind !== 'in') throw new Error(entered.kind)
+      browsers.push(cookieOf(entered.cookie))
+    }
+    const inside = async () => {
+      const answers: boolean[] = []
+      for (const cookie of browsers) answers.push(await guard.admits({ cookie }, 'a'))
+      return answers
+    }
+    expect(guard.leave(`x=1; ${browsers[0]}`, false)).toMatch(/^nestling=; .*Max-Age=0$/)
+    expect(await inside()).toEqual([false, true, true])
+    // Who has none ends none.
+    guard.leave(undefined, false)
+    expect(await inside()).toEqual([false, true, true])
+    guard.leave(browsers[1], true)
+    expect(await inside()).toEqual([false, false, false])
+  })
+
   test('a session ends after thirty days', async () => {
     let now = 0
     const guard = await createGuard(PHRASE, () => now)

@@ -35,7 +35,15 @@ export interface Guard {
     headers: { readonly cookie?: string | undefined; readonly authorization?: string | undefined },
     from: string,
   ) => Promise<boolean>
+  /** Ends the session of this browser, or every one. @returns The cookie that takes it out of the browser. */
+  readonly leave: (cookie: string | undefined, everywhere: boolean) => string
 }
+
+const tokenIn = (cookie = ''): string | undefined =>
+  cookie
+    .split(/;\s*/)
+    .find((one) => one.startsWith(`${COOKIE}=`))
+    ?.slice(COOKIE.length + 1)
 
 export async function createGuard(passphrase: string, now: () => number = Date.now): Promise<Guard> {
   const salt = randomBytes(16)
@@ -76,11 +84,13 @@ export async function createGuard(passphrase: string, now: () => number = Date.n
       const flags = `HttpOnly; SameSite=Strict; Path=/; Max-Age=${SESSION_S}${secure ? '; Secure' : ''}`
       return { kind: 'in', cookie: `${COOKIE}=${token}; ${flags}` }
     },
+    leave(cookie, everywhere) {
+      if (everywhere) sessions.clear()
+      else sessions.delete(digest(tokenIn(cookie) ?? ''))
+      return `${COOKIE}=; HttpOnly; SameSite=Strict; Path=/; Max-Age=0`
+    },
     async admits({ cookie = '', authorization = '' }, from) {
-      const token = cookie
-        .split(/;\s*/)
-        .find((one) => one.startsWith(`${COOKIE}=`))
-        ?.slice(COOKIE.length + 1)
+      const token = tokenIn(cookie)
       if (token !== undefined && (sessions.get(digest(token)) ?? 0) > now()) return true
       const bearer = /^Bearer (.{1,200})$/i.exec(authorization)?.[1]
       if (bearer === undefined) return false

@@ -21,6 +21,18 @@ ${inside}
 </html>
 `
 
+/** What leaving ends: this browser's session, or that of everybody who came in. */
+export const leavePage = (): string =>
+  plainPage(
+    'Leave',
+    `<p>What you have kept stays on the server. Coming back asks for the passphrase.</p>
+<form method="post" action="/leave">
+<button type="submit" name="where" value="here">Leave on this browser</button>
+<button type="submit" name="where" value="everywhere">Leave everywhere</button>
+</form>
+<p><a href="/">Stay</a></p>`,
+  )
+
 /** @param url Of the view that took too long. */
 export const busyPage = (url: string): string =>
   plainPage(

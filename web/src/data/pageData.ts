@@ -12,6 +12,7 @@ export const pageData = ({ settings, instruments, tunings, tray }: Repositories)
   instruments: instruments.list(),
   tunings: tunings.list(),
   tray: tray.read(),
+  hasDoor: process.env['NESTLING_PASSPHRASE'] !== undefined,
 })
 
 /** The same for the browser that asks, with what it has chosen meanwhile. A cookie that can't be read tells nothing. */

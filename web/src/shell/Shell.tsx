@@ -138,6 +138,7 @@ export function Shell({ view, page, fixed = false, foldsTray = false, children }
                 help
               </button>
               <a href="/api">API</a>
+              {page.hasDoor && <a href="/leave">Leave</a>}
             </footer>
           </div>
           <Titles />

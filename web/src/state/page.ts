@@ -14,6 +14,8 @@ export interface PageData {
   readonly instruments: readonly KeptInstrument[]
   readonly tunings: readonly OwnTuning[]
   readonly tray: Tray
+  /** The server asks for a passphrase: whoever came in can leave. */
+  readonly hasDoor: boolean
 }
 
 /** Who plays, as the stores will have it once the page is open. */
