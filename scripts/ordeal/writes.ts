@@ -5,7 +5,7 @@ import { join } from 'node:path'
 const api = join(import.meta.dirname, '..', '..', 'web', 'src', 'pages', 'api')
 
 /** They work on what they are sent and keep nothing. */
-const KEEP_NOTHING = ['POST path', 'POST notebook/preview']
+const KEEP_NOTHING = ['POST path', 'POST transpose', 'POST notebook/preview']
 
 /** `PUT tunes/[id]` for every file that exports such a method. */
 export const routesThatWrite = (): readonly string[] =>
