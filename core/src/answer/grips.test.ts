@@ -50,6 +50,12 @@ test('sevenths comped, the manner with or without a bass player keeping the root
     ])
 })
 
+test('what is said of the key in hand is said of its lanes as they are drawn', () => {
+  const question = asked('G', 'triads', on(0))
+  const { lanes, fits } = keyPlayed(question, { manner: 'barre', ensemble: 'alone' }, neck, MEDIUM_HAND)
+  expect(fits.find(({ key }) => key.tonic === 'G')?.fit?.highest).toBe(lanes[0]?.highest)
+})
+
 test('a lane in an order keeps its order in every manner', () => {
   const order = asked('F', 'sevenths', { kind: 'order', strings: [1, 2, 3, 4], order: [1, 5, 7, 3] })
   expect(keyPlayed(order, { manner: 'barre', ensemble: 'alone' }, neck, MEDIUM_HAND)).toEqual(

@@ -2,6 +2,7 @@
 import { SCALES } from '../key/index.ts'
 import { type NamingSystem, readNotes } from '../pitch/index.ts'
 import { linesGoingOn } from '../result/index.ts'
+import { MANNER_NAMES } from '../taste/index.ts'
 import { type KeyBefore, readKeyLine } from './keyLine.ts'
 
 const MODES = [
@@ -13,7 +14,6 @@ const MODES = [
 ]
 const DEPTHS = ['triads', 'sevenths', 'ninths', 'elevenths', 'thirteenths']
 const GRIPS = ['shells', 'rootless', 'no 5', 'drop 2', 'drop 3', 'spread']
-const MANNERS = ['barre', 'open', 'comping', 'bossa', 'funk', 'blues', 'solo']
 const FROM = ['nut', 'from 3', 'from 5', 'from 7']
 
 /** Close sets of three and four strings, the highest first: `321`, `432`. */
@@ -43,7 +43,7 @@ export function completeKeyLine(
     [...closeSets(strings, 3), ...closeSets(strings, 4)],
     [roots.slice(0, 2).join(' '), ...roots],
     GRIPS,
-    MANNERS,
+    MANNER_NAMES,
     FROM,
   ]
   // A tonic alone: what it may be followed by.

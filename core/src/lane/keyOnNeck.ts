@@ -13,7 +13,7 @@ import {
 } from '../key/index.ts'
 import type { Neck } from '../neck/index.ts'
 import { pitchClassOf } from '../pitch/index.ts'
-import { type LaneFit, laneThatFits } from './fits.ts'
+import { byFit, fitOf, type LaneFit, laneThatFits } from './fits.ts'
 import { laneOf } from './lane.ts'
 import type { Lane, LaneAsk, LaneChord, LaneOptions } from './types.ts'
 
@@ -66,7 +66,7 @@ function asksToFit(asks: readonly LaneAsk[], neck: Neck): readonly LaneAsk[] {
   return asks.length === 1 && asks[0]?.kind === 'root' ? usualAsks(neck) : asks
 }
 
-/** @param grips What lanes by the root hold over it; which keys the lanes fit is told by the usual orders. */
+/** @param grips What lanes by the root hold over it; which other keys the lanes fit is told by the usual orders. */
 export function keyOnNeck(
   question: KeyQuestion,
   neck: Neck,
@@ -77,10 +77,16 @@ export function keyOnNeck(
   const options = { ...optionsFor(neck, fifthInBass), from, ...grips }
   const steps = stepsWith(question)
   const fits = fitsOfAll(question, neck, profile)
+  const lanes = asks.map((ask) => laneOf(steps, ask, neck, profile, options))
+  // What is said of the key in hand is said of the lanes that are drawn.
+  const here = grips.gripAt && lanes.map(fitOf).toSorted(byFit)[0]
   return {
     steps,
-    lanes: asks.map((ask) => laneOf(steps, ask, neck, profile, options)),
-    fits: keysByFourths(key, fourthsFromG(key)).map((one) => ({ key: one, fit: fits[pitchClassOf(one.tonic)] })),
+    lanes,
+    fits: keysByFourths(key, fourthsFromG(key)).map((one) => ({
+      key: one,
+      fit: here && one.tonic === key.tonic ? here : fits[pitchClassOf(one.tonic)],
+    })),
   }
 }
 

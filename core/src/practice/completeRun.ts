@@ -2,11 +2,11 @@
 import { CATALOGUE } from '../chord/index.ts'
 import { readNotes } from '../pitch/index.ts'
 import { linesGoingOn } from '../result/index.ts'
+import { MANNER_NAMES } from '../taste/index.ts'
 import { type RunLineLimits, readRunLine } from './runLine.ts'
 
 const CYCLES = ['fourths', 'fifths', 'semitones', 'whole tones', 'minor thirds', 'major thirds', 'shuffle', 'down']
 const GRIPS = ['drop 2', 'shells', 'rootless', 'no 5']
-const MANNERS = ['barre', 'comping', 'open', 'bossa', 'funk', 'blues', 'solo']
 const FROM = ['from fret 5', 'nut', 'from C']
 const SUFFIXES = CATALOGUE.map(({ suffix }) => suffix)
 
@@ -27,7 +27,16 @@ export function completeRunLine(text: string, limits: RunLineLimits): readonly s
   const set = Array.from({ length: Math.min(4, strings) }, (_, index) => Math.min(4, strings) - index).join('')
   return linesGoingOn(
     typed,
-    [onRoots, CYCLES, [set, `drop2 ${set}`], GRIPS, MANNERS, ['arpeggio'], FROM, ['80', '100', 'two bars', 'one bar']],
+    [
+      onRoots,
+      CYCLES,
+      [set, `drop2 ${set}`],
+      GRIPS,
+      MANNER_NAMES,
+      ['arpeggio'],
+      FROM,
+      ['80', '100', 'two bars', 'one bar'],
+    ],
     isLine,
   )
 }

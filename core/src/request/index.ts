@@ -27,7 +27,7 @@ export {
 export { instrumentFor } from './instrument.ts'
 export { questionOfShape } from './ofShape.ts'
 export type { Playing } from './playing.ts'
-export { isFull, playingOf } from './playing.ts'
+export { isFull, playingIn, playingOf } from './playing.ts'
 export type { ShapeNaming, ShapesLineError, WrittenShape } from './shapesLine.ts'
 export { shapeAt } from './shapesLine.ts'
 export type { KeptWish, TypedLine } from './typedLine.ts'

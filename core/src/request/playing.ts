@@ -14,6 +14,12 @@ export function playingOf(question: Question, player: Player): Playing {
   }
 }
 
+/** In the manner that is asked for, or that the player always has; none: as is usual. Who plays along is a habit. */
+export function playingIn(manner: Manner | undefined, player: Player): Playing | undefined {
+  const taken = manner ?? player.manner
+  return taken && { manner: taken, ensemble: player.withBassPlayer ? 'bass-player' : 'alone' }
+}
+
 /** A triad is barred only where all strings may sound. */
 function usualFor({ chord, tuning, open, strings }: Question): Manner {
   const usual = usualManner(chord, tuning === undefined)

@@ -18,7 +18,7 @@ import {
 import { LANE_FRETS, type LaneTexts, readAsk, type StandingIn, usualAsks, writeAsk } from '@nestling/core/lane'
 import { type Neck, neckOf, writeTuning } from '@nestling/core/neck'
 import { pitchClassOf } from '@nestling/core/pitch'
-import { instrumentFor, type Player, type Playing, readOtherTuning } from '@nestling/core/request'
+import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
 import { MANNERS } from '@nestling/core/taste'
 import { readPattern, STROKE_PATTERNS, writePattern } from '@nestling/core/time'
 import type { Typed } from '../../state/asked.ts'
@@ -61,12 +61,6 @@ export function neckFor({ tuning, capo }: Pick<KeyPlan, 'tuning' | 'capo'>, play
   const instrument = instrumentFor({ tuning }, player)
   if (capo === undefined) return neckOf(instrument)
   return neckOf({ ...instrument, capo: capo === 0 ? undefined : { fret: capo, strings: 'all' } })
-}
-
-/** In the manner that is asked for, or that the player always has; who plays along is a habit. */
-export function playingIn({ manner }: Pick<KeyPlan, 'manner'>, player: Player): Playing | undefined {
-  const taken = manner ?? player.manner
-  return taken && { manner: taken, ensemble: player.withBassPlayer ? 'bass-player' : 'alone' }
 }
 
 const wholeNumber = (text: string | undefined, least: number, most: number): number | undefined => {

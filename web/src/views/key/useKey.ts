@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react'
 import type { Chord } from '@nestling/core/chord'
 import { completeKeyLine, type KeyLine, laneInHand, nearestShape, readKeyLine, writeKeyLine } from '@nestling/core/lane'
 import type { Neck } from '@nestling/core/neck'
-import { instrumentFor, type Player } from '@nestling/core/request'
+import { instrumentFor, type Player, playingIn } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import type { Frets } from '@nestling/core/voicing'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -19,7 +19,7 @@ import { tell } from '../../state/notices.ts'
 import { hearScore, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { keyClient } from '../../workers/clients.ts'
-import { neckFor, type Params, playingIn, readPlan, writePlan } from './address.ts'
+import { neckFor, type Params, readPlan, writePlan } from './address.ts'
 import { followed } from './followed.ts'
 import { scoreOf, type Turn, turnsGoing, turnsInKeys, turnsWritten } from './toScore.ts'
 import type { KeyAnswer, KeyPlan } from './types.ts'
@@ -169,7 +169,7 @@ export function useKey(params: Params): KeyState {
     const ask = answer.lanes[answer.plan.lane]?.ask
     if ($playing.get().owner === OWNER || !ask) return stop()
     return void keyClient()
-      .lanesOfAllKeys(answer.plan, playingIn(answer.plan, player), ask, neck, player.hand)
+      .lanesOfAllKeys(answer.plan, playingIn(answer.plan.manner, player), ask, neck, player.hand)
       .then(
         (all) => play(turnsInKeys(all, answer.plan.lane), 'This lane has no shape to play.'),
         (error: unknown) => tell.problem('No lanes', error instanceof Error ? error.message : String(error)),

@@ -6,12 +6,12 @@
 
 import { keyPlayed } from '@nestling/core/answer'
 import { keysByFourths } from '@nestling/core/key'
-import type { Player } from '@nestling/core/request'
+import { type Player, playingIn } from '@nestling/core/request'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Stop } from '../../controls/Stopped.tsx'
 import type { Asked } from '../../state/asked.ts'
 import { keyClient } from '../../workers/clients.ts'
-import { neckFor, playingIn } from './address.ts'
+import { neckFor } from './address.ts'
 import type { KeyAnswer, KeyPlan } from './types.ts'
 
 /** What makes other lanes; the chosen step and how it is played do not. */
@@ -54,7 +54,7 @@ function ask(plan: KeyPlan, { player, found, asked }: Memory): Promise<KeyAnswer
   if (under) return under
   const neck = neckFor(plan, player)
   const answer = keyClient()
-    .keyPlayed(plan, playingIn(plan, player), neck, player.hand)
+    .keyPlayed(plan, playingIn(plan.manner, player), neck, player.hand)
     .then((lanes): KeyAnswer => {
       const all = { plan, neck, ...lanes }
       found.set(key, all)
@@ -74,7 +74,7 @@ export function useLanes(
 ): { readonly answer: KeyAnswer; readonly stop: Stop | undefined } {
   const [first] = useState((): KeyAnswer => {
     const neck = neckFor(plan, player)
-    return { plan, neck, ...keyPlayed(plan, playingIn(plan, player), neck, player.hand) }
+    return { plan, neck, ...keyPlayed(plan, playingIn(plan.manner, player), neck, player.hand) }
   })
   const memory = useRef<Memory>({ player, found: new Map([[lanesKey(plan), first]]), asked: new Map() })
   if (memory.current.player !== player) memory.current = { player, found: new Map(), asked: new Map() }

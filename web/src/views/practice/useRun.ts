@@ -15,7 +15,7 @@ import {
   writeMaterial,
   writeSuffix,
 } from '@nestling/core/practice'
-import { instrumentFor, type Player, type Playing } from '@nestling/core/request'
+import { instrumentFor, type Player, playingIn } from '@nestling/core/request'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { FASTEST, type Settings, SLOWEST } from '../../contracts/settings.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
@@ -367,16 +367,10 @@ type Asked = Pick<RunPlan, 'material' | 'cycle' | 'from' | 'down' | 'all' | 'see
 
 export const stepsOf = (plan: Asked, neck: Neck, player: Player): readonly RunStep[] =>
   runOf(
-    { ...plan, random: chanceOf(plan.seed), fretMax: lastFretOf(plan, neck), playing: playingIn(plan, player) },
+    { ...plan, random: chanceOf(plan.seed), fretMax: lastFretOf(plan, neck), playing: playingIn(plan.manner, player) },
     neck,
     player.hand,
   )
-
-/** In the manner that is asked for, or that the player always has; who plays along is a habit. */
-function playingIn({ manner }: Pick<RunPlan, 'manner'>, player: Player): Playing | undefined {
-  const taken = manner ?? player.manner
-  return taken && { manner: taken, ensemble: player.withBassPlayer ? 'bass-player' : 'alone' }
-}
 
 /** One's own shapes lie where they lie; those that are found stay where the frets are wide. */
 const lastFretOf = ({ material }: Pick<RunPlan, 'material'>, neck: Neck): number =>

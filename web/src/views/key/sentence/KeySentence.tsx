@@ -96,7 +96,7 @@ const Words = memo(function Words({ state }: { readonly state: KeyState }) {
       {plan.asks.some(({ kind }) => kind === 'root' || kind === 'turns') && (
         <>
           {', '}
-          <MannerWords manner={plan.manner} take={(manner) => change({ manner })} />
+          <MannerWords manner={plan.manner} habit={player.manner} take={(manner) => change({ manner })} />
         </>
       )}
       {plan.fifthInBass && (

@@ -64,7 +64,7 @@ export function RunSentence({ state, children }: { readonly state: RunState; rea
         {plan.material.kind === 'chord' && plan.rule.kind !== 'orders' && (
           <>
             {', '}
-            <MannerWords manner={plan.manner} take={(manner) => change({ manner })} />
+            <MannerWords manner={plan.manner} habit={state.player.manner} take={(manner) => change({ manner })} />
           </>
         )}
         {plan.near !== undefined && (
