@@ -1,6 +1,6 @@
 /** What is kept while the server is away waits, and is kept once; what was changed elsewhere meanwhile is chosen. */
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import { givenServer } from './given.testkit.ts'
+import { givenServer, givenWindow } from './given.testkit.ts'
 
 const told = vi.hoisted(() => ({
   done: [] as string[],
@@ -18,7 +18,7 @@ vi.mock('./notices.ts', () => ({
 const { keepShape } = await import('./book.ts')
 const { keepTune } = await import('./tunes.ts')
 const { deleteSheet, keepSheet, replaceSheet, sendLast } = await import('./sheets.ts')
-const { $keptLater } = await import('./outbox.ts')
+const { $keptLater, landedSinceAsked } = await import('./outbox.ts')
 const { $waitingHere, sendAll, waitingUnder } = await import('./away.ts')
 
 const draft = { name: 'ferry', chord: 'Fm9', frets: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4', fingers: '', note: '' }
@@ -187,4 +187,18 @@ test('a sheet that is deleted while its own last change is still on the way is d
   // What others have changed is not deleted unseen.
   await deleteSheet({ id: 6, version: 1 })
   expect(asked.at(-1)?.path).toBe('/api/sheets/6?version=1')
+})
+
+test('a sheet kept by the page before, after this one was asked for, is known as that page left it', async () => {
+  givenWindow()
+  givenServer(() => ({ status: 200, body: { ...sheet, version: 5 } }))
+  await replaceSheet(7, 4, sheet)
+  expect(landedSinceAsked('/api/sheets/7')).toMatchObject({ version: 5 })
+  const asked = givenServer(() => ({ status: 200 }))
+  await deleteSheet({ id: 7, version: 4 })
+  await deleteSheet({ id: 8, version: 4 })
+  expect(asked.map(({ path }) => path)).toEqual(['/api/sheets/7?version=5', '/api/sheets/8?version=4'])
+  // A page that was asked for later has read it; what others have done since is theirs.
+  vi.stubGlobal('performance', { timeOrigin: Date.now() + 1000 })
+  expect(landedSinceAsked('/api/sheets/7')).toBeUndefined()
 })

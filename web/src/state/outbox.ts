@@ -9,6 +9,7 @@ import { call, type Reply } from './http.ts'
 import { newId } from './ids.ts'
 import { tell } from './notices.ts'
 import { hearOthers, tellOthers } from './otherPages.ts'
+import { inWindow, keepInWindow } from './windowStorage.ts'
 
 /** A request as data: it outlives its page, and any page can send it. */
 export interface Keeping {
@@ -51,19 +52,34 @@ hearOthers<Later>('later', (later) => {
 
 const versions = new Map<string, number>()
 function landed(path: string, value: unknown): void {
-  const { version } = (value ?? {}) as { readonly version?: number }
+  const { version } = (value ?? {}) as Versioned
   if (version !== undefined) versions.set(path, version)
 }
 /** The version that the player has seen, for what is about to be deleted: their own last change of it is sent first. */
 export async function seenVersion(path: string, version: number): Promise<number> {
   if (waitingFor({ method: 'PUT', path })) await sendAll()
-  return Math.max(version, versions.get(path) ?? 0)
+  return Math.max(version, versions.get(path) ?? 0, landedSinceAsked<Versioned>(path)?.version ?? 0)
+}
+
+interface Versioned {
+  readonly version?: number
+}
+interface Landed extends Later {
+  /** ms since 1970. */
+  readonly at: number
+}
+/** What the page before this one has kept while this one was on its way here: it may be drawn from what was before that. */
+export function landedSinceAsked<Value>(path: string): Value | undefined {
+  const last = inWindow<Landed>('landed')
+  return last?.path === path && last.at >= performance.timeOrigin ? (last.value as Value) : undefined
 }
 
 /** The reply says `waits` when it is kept in the browser. */
 export async function keepOrWait<Value>(keeping: Keeping): Promise<Reply<Value>> {
   const since = new Date().toISOString()
   const reply = waitingFor(keeping) ? undefined : ((await sent(keeping)) as Reply<Value>)
+  if (reply?.ok && keeping.method === 'PUT')
+    keepInWindow('landed', { path: keeping.path, value: reply.value, at: Date.now() } satisfies Landed)
   if (reply && (reply.ok || !isAway(reply))) return reply
   letWait(keeping, since)
   sendLater()
@@ -83,7 +99,7 @@ export function letWait(keeping: Keeping, since = new Date().toISOString()): voi
 
 /** It waits no longer; what was changed meanwhile goes over the version that it has made. */
 function settle(one: Waiting, made: unknown): void {
-  const { version } = (made ?? {}) as { readonly version?: number }
+  const { version } = (made ?? {}) as Versioned
   landed(one.path, made)
   write(
     allWaiting().flatMap((other) => {
@@ -173,7 +189,7 @@ function ask(one: Waiting, now: unknown): void {
     [
       'Keep mine',
       () => {
-        const { version } = now as { readonly version?: number }
+        const { version } = now as Versioned
         // With what was changed here while nobody chose.
         letWait(waitingFor(one) ?? one)
         settle(one, { version })

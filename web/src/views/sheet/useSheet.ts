@@ -17,7 +17,7 @@ import { facesReady, measure } from '../../sheet/faces.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { type Asked, createAsked } from '../../state/asked.ts'
 import { tell } from '../../state/notices.ts'
-import { $keptLater } from '../../state/outbox.ts'
+import { $keptLater, landedSinceAsked } from '../../state/outbox.ts'
 import { $player, $session } from '../../state/session.ts'
 import { addressAt, replaceSheet, sendLast } from '../../state/sheets.ts'
 
@@ -186,21 +186,22 @@ function useKept(first: KeptSheet, sheet: Sheet, { current, open: show }: Asked<
     newest.current = sheet
   })
   // What waited has been sent: later changes go over that version, and a page that was loaded before shows it.
-  useEffect(
-    () =>
-      $keptLater.listen((later) => {
-        if (later?.path !== addressAt(first.id)) return
-        const now = later.value as KeptSheet
-        version.current = now.version
-        if (!isWaiting.current && newest.current === landed.current) {
-          landed.current = sheetOf(now)
-          show(landed.current)
-        }
-        isWaiting.current = false
-        setKept('kept')
-      }),
-    [first.id, show],
-  )
+  useEffect(() => {
+    const take = (now: KeptSheet) => {
+      version.current = now.version
+      if (!isWaiting.current && newest.current === landed.current) {
+        landed.current = sheetOf(now)
+        show(landed.current)
+      }
+      isWaiting.current = false
+      setKept('kept')
+    }
+    const before = landedSinceAsked<KeptSheet>(addressAt(first.id))
+    if (before && before.version > version.current) take(before)
+    return $keptLater.listen((later) => {
+      if (later?.path === addressAt(first.id)) take(later.value as KeptSheet)
+    })
+  }, [first.id, show])
   // Whoever leaves within the pause leaves the change with the browser, which sends it all the same.
   useEffect(() => {
     const leave = () => {
