@@ -4,6 +4,7 @@
  */
 export type { Answer, AnsweredShape, AnswerOptions } from './answer.ts'
 export { answerTo } from './answer.ts'
+export { type EasierGrip, easierGrip } from './easierGrip.ts'
 export type { EasierWay, GivenWay } from './giveWay.ts'
 export { answerGivingWay, easierWay } from './giveWay.ts'
 export { type Grip, gripsOn, keyPlayed, laneGrips } from './grips.ts'

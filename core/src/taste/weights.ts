@@ -19,7 +19,7 @@ export const WEIGHTS: Readonly<Record<TasteTerm, Weight>> = {
   tensionInBass: { base: 9.9 },
   silentInside: { base: 4.65 },
   bassApart: { base: 0.35, groups: { strum: 1.1, free: 1.95 } },
-  thinSilent: { base: 0, groups: { strum: 1.9 } },
+  thinSilent: { base: 0, groups: { strum: 1.9, free: 1.1 } },
   dark: { base: 1.85 },
   openRings: { base: -0.35 },
   openFar: { base: 0.7 },

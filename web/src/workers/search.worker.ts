@@ -2,13 +2,16 @@
 
 import {
   answerGivingWay,
+  type EasierGrip,
   type EasierWay,
+  easierGrip,
   easierWay,
   type GivenWay,
   playableCount,
   shapesFor,
 } from '@nestling/core/answer'
 import type { KeptWish, Player, Question } from '@nestling/core/request'
+import type { Shape } from '@nestling/core/shape'
 import { expose, transfer } from 'comlink'
 
 const api = {
@@ -23,6 +26,7 @@ const api = {
   },
   playableCount: (question: Question, player: Player): number => playableCount(question, player),
   easierWay: (question: Question, player: Player): EasierWay | undefined => easierWay(question, player),
+  easierGrip: (shape: Shape, player: Player): EasierGrip | undefined => easierGrip(shape, player),
 }
 
 /**

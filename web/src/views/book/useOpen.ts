@@ -1,9 +1,11 @@
 /** The shape that is open beside the list: as music, with its history, and what can be done with it. */
 import { useStore } from '@nanostores/react'
+import type { EasierGrip } from '@nestling/core/answer'
 import { writeSymbol } from '@nestling/core/chord'
 import { namesOf } from '@nestling/core/name'
 import type { Neck } from '@nestling/core/neck'
 import type { Shape } from '@nestling/core/shape'
+import type { TasteTerm } from '@nestling/core/taste'
 import { soundedNotes } from '@nestling/core/time'
 import type { Voicing } from '@nestling/core/voicing'
 import { useCallback, useEffect, useMemo, useState } from 'react'
@@ -17,6 +19,8 @@ import { hearChords } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
 import { shapesBlock, toSheet } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
+import { fretsWord } from '../../words/shapes.ts'
+import { countingClient } from '../../workers/clients.ts'
 import type { BookState } from './useBook.ts'
 
 export interface OpenShape {
@@ -29,6 +33,8 @@ export interface OpenShape {
   /** What else it is called, best first, without its own name. */
   readonly otherNames: readonly string[]
   readonly history: ShapeHistory | undefined
+  /** What would lie better, with where it is built. */
+  readonly easier: { readonly frets: string; readonly because: TasteTerm; readonly href: string } | undefined
   readonly href: string | undefined
   readonly practiseHref: string | undefined
   readonly sheetHref: string | undefined
@@ -92,6 +98,30 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
     const all = namesOf(shape.frets, neck, { near: shape.chord }).map(({ chord }) => writeSymbol(chord, style))
     return [...new Set(all)].filter((name) => name !== symbol).slice(0, MOST_NAMES)
   }, [shape, neck, symbol, style, hasHistory])
+  const [grip, setGrip] = useState<{ readonly of: Shape; readonly value: EasierGrip } | undefined>(undefined)
+  useEffect(() => {
+    if (!shape || !hasHistory) return undefined
+    let current = true
+    // Without it everything else is there all the same.
+    void countingClient()
+      .easierGrip(shape, player)
+      .catch(() => undefined)
+      .then((value) => current && value && setGrip({ of: shape, value }))
+    return () => {
+      current = false
+    }
+  }, [shape, player, hasHistory])
+  const easier = useMemo(
+    () =>
+      shape && grip?.of === shape
+        ? {
+            frets: fretsWord(grip.value.frets),
+            because: grip.value.because,
+            href: toBuild({ ...shape, frets: grip.value.frets }, player),
+          }
+        : undefined,
+    [grip, shape, player],
+  )
   const hear = useCallback(() => {
     if (!shape || !neck) return
     stop()
@@ -108,6 +138,7 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
       voicing,
       symbol,
       otherNames,
+      easier,
       history: hasHistory ? history.value : undefined,
       href: shape && toBuild(shape, player),
       practiseHref: shape && toPractice([shape], player, kept?.name),
@@ -116,6 +147,6 @@ export function useOpen({ plan, shapes }: BookState): OpenShape {
       toTray,
       spoken: kept ? `${symbol}, ${kept.name}, ${kept.frets}` : '',
     }),
-    [kept, shape, neck, voicing, symbol, otherNames, history, hasHistory, player, hear, toTray],
+    [kept, shape, neck, voicing, symbol, otherNames, easier, history, hasHistory, player, hear, toTray],
   )
 }

@@ -14,6 +14,7 @@ import { $player, $session } from '../../../state/session.ts'
 import { longDay } from '../../../words/days.ts'
 import { degreeSign } from '../../../words/degrees.ts'
 import { counted } from '../../../words/shapes.ts'
+import { TASTE_WORDS } from '../../../words/taste.ts'
 import { windowOf } from '../list/window.ts'
 import type { BookState } from '../useBook.ts'
 import type { OpenShape } from '../useOpen.ts'
@@ -107,7 +108,7 @@ export function Beside({ state, open }: { readonly state: BookState; readonly op
 }
 
 /** When it was kept, where it lies in tunes, how it was played, where it leads, what else it is called. */
-function History({ open: { kept, history, otherNames } }: { readonly open: OpenShape }) {
+function History({ open: { kept, history, otherNames, easier } }: { readonly open: OpenShape }) {
   const { settings } = useStore($session)
   const symbol = (text: string) => {
     const read = readSymbol(text)
@@ -155,6 +156,14 @@ function History({ open: { kept, history, otherNames } }: { readonly open: OpenS
         <>
           <dt>also</dt>
           <dd>{otherNames.join(' · ')}</dd>
+        </>
+      )}
+      {easier && (
+        <>
+          <dt>easier</dt>
+          <dd>
+            <a href={easier.href}>{easier.frets}</a>: here {TASTE_WORDS[easier.because]}
+          </dd>
         </>
       )}
       {history && history.same.length > 0 && (
