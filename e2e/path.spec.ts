@@ -250,6 +250,21 @@ test('another way through lies over the present one, is heard, set side by side,
   await expect.poll(() => frets(page)).toBe(before)
 })
 
+test('held shapes chosen anew lie beside the way as it is, and are taken or left', async ({ page }) => {
+  await open(page, `${TWO_FIVE}&hold=1:10-x-10-10-10-x`)
+  await expect.poll(() => frets(page)).toMatch(/^10-x-10-10-10-x /)
+  const before = await frets(page)
+  await page.getByRole('button', { name: /^More: this chord/ }).click()
+  await page.getByRole('menuitemradio', { name: 'choose all shapes anew' }).click()
+  await expect(page.getByTestId('other-way').first()).toContainText('all chosen anew')
+  await expect(page.getByTestId('other-grip').first()).toBeVisible()
+  expect(await frets(page)).toBe(before)
+  await page.getByRole('button', { name: 'Take all chosen anew' }).click()
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => frets(page)).toBe(before)
+})
+
 /** From a place in a chord’s column to another, as a hand moves the mouse. */
 async function drag(page: Page, chord: number, from: { x: number; y: number }, to: { x: number; y: number }) {
   const box = await chords(page).nth(chord).locator('rect').first().boundingBox()

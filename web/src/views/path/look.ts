@@ -15,6 +15,8 @@ export type Look = (typeof LOOKS)[number]
 export interface Compared {
   readonly of: PathFound
   readonly way: PathWay
+  /** All of it was chosen anew: to take it lets everything go that is held. */
+  readonly isAnew: boolean
 }
 
 export const $look = atom<{
@@ -42,7 +44,11 @@ export function lookNext(): void {
 
 /** Lays a way over the present one, or takes it away. */
 export function compare(of: PathFound, way: PathWay | undefined): void {
-  $look.set({ ...$look.get(), compared: way && { of, way } })
+  $look.set({ ...$look.get(), compared: way && { of, way, isAnew: false } })
+}
+
+export function compareAnew(of: PathFound, way: PathWay): void {
+  $look.set({ ...$look.get(), compared: { of, way, isAnew: true } })
 }
 
 /** What is laid over this path. */

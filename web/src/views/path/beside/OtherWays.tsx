@@ -5,6 +5,7 @@ import type { PathWay } from '@nestling/core/path'
 import { memo } from 'react'
 import { $session } from '../../../state/session.ts'
 import { fretsWord } from '../../../words/shapes.ts'
+import { takeAnew } from '../anew.ts'
 import { $look, compare, comparedTo } from '../look.ts'
 import type { PathState } from '../usePath.ts'
 import classes from './Beside.module.css'
@@ -17,17 +18,21 @@ export const OtherWays = memo(function OtherWays({ state }: { readonly state: Pa
   const { found, played, plan } = state.answer
   const { compared } = useStore($look)
   const other = comparedTo(found, compared)
-  if (found.others.length === 0) return null
+  const anew = other && compared?.isAnew ? other : undefined
+  const ways = anew ? [anew, ...found.others] : found.others
+  if (ways.length === 0) return null
   const take = (way: PathWay) => {
+    if (way === anew) return takeAnew(state)
     const different = way.shapes.flatMap((shape, chord) =>
       shape && fretsWord(shape.frets) !== fretsWord(found.shapes[chord]?.frets ?? [])
         ? [{ chord, frets: shape.frets }]
         : [],
     )
     const kept = plan.held.filter(({ chord }) => !different.some((one) => one.chord === chord))
-    state.change({ held: [...kept, ...different].toSorted((a, b) => a.chord - b.chord) })
+    return state.change({ held: [...kept, ...different].toSorted((a, b) => a.chord - b.chord) })
   }
   const words = (way: PathWay): string => {
+    if (way === anew) return 'all chosen anew'
     const other = way.shapes.flatMap((shape, chord) =>
       shape && fretsWord(shape.frets) !== fretsWord(found.shapes[chord]?.frets ?? []) ? [chord] : [],
     )
@@ -59,21 +64,24 @@ export const OtherWays = memo(function OtherWays({ state }: { readonly state: Pa
         )}
       </div>
       <ul className={classes['list']}>
-        {found.others.map((way) => (
+        {ways.map((way) => (
           <li key={way.shapes.map((shape) => fretsWord(shape?.frets ?? [])).join()}>
             <button
               type="button"
               data-testid="other-way"
               aria-pressed={other === way}
-              aria-label={`Compare ${words(way)}: the whole path costs ${(way.total - found.total).toFixed(2)} more`}
+              aria-label={`Compare ${words(way)}: the whole path costs ${Math.abs(way.total - found.total).toFixed(2)} ${way.total >= found.total ? 'more' : 'less'}`}
               onClick={() => compare(found, other === way ? undefined : way)}
             >
               <span className={classes['reason']}>{words(way)}</span>
               <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width={WIDTH} height={HEIGHT} aria-hidden="true">
-                <path d={lineOf(found, played.chords.length, found)} className={classes['line']} data-now />
-                <path d={lineOf(way, played.chords.length, found)} className={classes['line']} />
+                <path d={lineOf(found, played.chords.length, [found, way])} className={classes['line']} data-now />
+                <path d={lineOf(way, played.chords.length, [found, way])} className={classes['line']} />
               </svg>
-              <em>+{(way.total - found.total).toFixed(2)}</em>
+              <em>
+                {way.total >= found.total ? '+' : '−'}
+                {Math.abs(way.total - found.total).toFixed(2)}
+              </em>
             </button>
             <button
               type="button"
@@ -91,8 +99,8 @@ export const OtherWays = memo(function OtherWays({ state }: { readonly state: Pa
   )
 })
 
-function lineOf({ shapes }: PathWay, count: number, scale: PathWay): string {
-  const places = scale.shapes.flatMap((shape) => shape?.indexMm ?? [])
+function lineOf({ shapes }: PathWay, count: number, scale: readonly PathWay[]): string {
+  const places = scale.flatMap((way) => way.shapes.flatMap((shape) => shape?.indexMm ?? []))
   const [low, high] = [Math.min(...places) - 20, Math.max(...places) + 20]
   const each = WIDTH / Math.max(1, count)
   const parts = shapes.flatMap((shape, index) =>

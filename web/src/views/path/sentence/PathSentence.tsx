@@ -17,6 +17,7 @@ import { $session } from '../../../state/session.ts'
 import { MANNER_WORDS } from '../../../words/manners.ts'
 import { tuningWords } from '../../../words/tunings.ts'
 import { usualSets } from '../address.ts'
+import { chooseAnew } from '../anew.ts'
 import { joinNext, keepTop, split, transpose } from '../edits.ts'
 import type { PathState } from '../usePath.ts'
 import classes from './PathSentence.module.css'
@@ -292,7 +293,7 @@ function More({ state }: { readonly state: PathState }) {
           : 'keep this top tone as melody',
         act: () => keepTop(state),
       },
-      ...(plan.held.length > 0 ? [{ words: 'choose all shapes anew', act: () => change({ held: [] }) }] : []),
+      ...(plan.held.length > 0 ? [{ words: 'choose all shapes anew', act: () => void chooseAnew(state) }] : []),
       ...(key?.isGuess
         ? [{ words: `it is in ${writeKey(key.key)}`, act: () => change({ chart: { ...plan.chart, key: key.key } }) }]
         : []),

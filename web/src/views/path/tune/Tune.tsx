@@ -1,7 +1,7 @@
 /** The tune in time: chords in bars, their voices as threads, the hand and the shapes on one upright neck, the right hand's strokes. */
 import { useStore } from '@nanostores/react'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { $look, $mark, scaleBy } from '../look.ts'
+import { $look, $mark, comparedTo, scaleBy } from '../look.ts'
 import type { PathState } from '../usePath.ts'
 import { Bars, Columns, Empty, HEAD } from './Columns.tsx'
 import { Dragged } from './Dragged.tsx'
@@ -23,13 +23,17 @@ const MORE_PX = 700
 
 export const Tune = memo(function Tune({ state }: { readonly state: PathState }) {
   const mark = useStore($mark)
-  const { scale } = useStore($look)
+  const { scale, compared } = useStore($look)
   const { answer, neck } = state
   const { played, found, plan } = answer
   const [room, setRoom] = useState(0)
   const layout = useMemo(() => tuneLayout(played, { scale, room }), [played, scale, room])
   const pitches = useMemo(() => voiceScale(found.shapes, HEAD, VOICES), [found])
-  const frets = useMemo(() => handScale(found.shapes, neck, HEAD + VOICES, HAND), [found, neck])
+  const other = comparedTo(found, compared)
+  const frets = useMemo(
+    () => handScale([...found.shapes, ...(other?.shapes ?? [])], neck, HEAD + VOICES, HAND),
+    [found, other, neck],
+  )
   const scroller = useRef<HTMLDivElement>(null)
   const [seen, setSeen] = useState({ from: 0, to: 1000 })
   const look = useCallback(() => {
