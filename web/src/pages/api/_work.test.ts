@@ -46,6 +46,20 @@ test('while the longest search goes on others are answered, and its answer says 
   expect((await voicingsWork(asked('/api/voicings?chord=Cmaj7&limit=0') as never)).status).toBe(400)
 })
 
+test('whoever asks behind twelve long searches of another client is answered before they are', async () => {
+  const from = (agent: string) => ({ headers: { 'user-agent': agent } })
+  // As many threads as there are, begun before.
+  await Promise.all(['a', 'b', 'c', 'd'].map((agent) => voicings(asked(WORST, from(agent)))))
+  let done = 0
+  const many = Array.from({ length: 12 }, async () => {
+    await voicings(asked(WORST, from('a script')))
+    done++
+  })
+  expect((await names(asked('/api/names?frets=x3545x', from('a browser')))).status).toBe(200)
+  expect(done).toBeLessThan(3)
+  await Promise.all(many)
+})
+
 test('a question that takes too long is told so, with what would be quicker', async () => {
   const patience = process.env['NESTLING_PATIENCE_MS']
   process.env['NESTLING_PATIENCE_MS'] = '5'

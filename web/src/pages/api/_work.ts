@@ -3,13 +3,15 @@
  *   request ─onThread→ a thread imports the same endpoint and asks its `work` ─→ response
  * There are three pools: one only reckons; one looks up what is kept, quickly; one goes through all of it or changes much of
  * it. The latter two have connections of their own, and who looks something up does not stand behind who goes through all. A
- * question ends when its client goes or when it has taken too long; the thread that did it is given up for a new one.
+ * question ends when its client goes or when it has taken too long; the thread that did it is given up for a new one. Clients
+ * take turns: whoever asks one thing does not stand behind all that another has asked.
  */
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { MOST_NOTEBOOK_BYTES } from '@nestling/formats/file'
 import type { APIContext, APIRoute } from 'astro'
 import { Piscina } from 'piscina'
+import { type Fairly, fairly, TooMany } from '../../data/fairly.ts'
 import { inTurn } from '../../data/turns.ts'
 import { problem, readBytes } from './_respond.ts'
 
@@ -67,15 +69,19 @@ const NARROWER = {
   looking: 'less at once',
   keeping: 'less at once',
 } as const
-/** More than these wait for nobody. */
+/** More than these of one client wait for nobody. */
 const MOST_WAITING = 64
-const MOST_THREADS = 4
+/** One client takes all but one: with three, two questions of one go on beside another's. */
+const [FEWEST_THREADS, MOST_THREADS] = [3, 4]
 /** A page asks for two things at once; what is seldom asked begins when it is. */
 const LEAST_THREADS = { reckoning: 1, looking: 2, keeping: 0 } as const
 
 type PoolName = keyof typeof MOST_MS
 const POOLS: readonly PoolName[] = ['reckoning', 'looking', 'keeping']
-type Pool = Piscina<WorkAsked, WorkDone>
+interface Pool {
+  readonly threads: Piscina<WorkAsked, WorkDone>
+  readonly clients: Fairly
+}
 
 /** Told by the server where it was built; from its sources while Nestling is worked on. */
 const threadFile = (): string => process.env['NESTLING_WORK_THREAD'] ?? join(process.cwd(), 'server', 'work.mjs')
@@ -85,20 +91,23 @@ const pools = new Map<PoolName, Pool>()
 function started(name: PoolName): Pool {
   const going = pools.get(name)
   if (going) return going
-  const begun: Pool = new Piscina({
+  const most = name !== 'reckoning' ? 2 : Math.min(MOST_THREADS, Math.max(FEWEST_THREADS, availableParallelism() - 1))
+  const threads: Pool['threads'] = new Piscina({
     filename: threadFile(),
     minThreads: LEAST_THREADS[name],
-    maxThreads: name !== 'reckoning' ? 2 : Math.min(MOST_THREADS, Math.max(2, availableParallelism() - 1)),
-    maxQueue: MOST_WAITING,
+    maxThreads: most,
     idleTimeout: 60_000,
     // The server's own loader of sources is not for threads that were built.
     execArgv: [],
   })
   // A thread that can't even begin would leave those who wait waiting: they are told, and the next question begins anew.
-  begun.on('error', () => {
+  threads.on('error', () => {
     if (pools.get(name) === begun) pools.delete(name)
-    void begun.destroy()
+    void threads.destroy()
   })
+  // Long searches of one client leave a thread to the others; what is looked up quickly goes as a page asks for it.
+  const eachAtOnce = name === 'reckoning' ? most - 1 : most
+  const begun: Pool = { threads, clients: fairly({ atOnce: most, eachAtOnce, eachWaiting: MOST_WAITING }) }
   pools.set(name, begun)
   return begun
 }
@@ -116,7 +125,7 @@ const AFTER_THE_FIRST_PAGE_MS = 1000
 export async function endThreads(): Promise<void> {
   const ending = [...pools.values()]
   pools.clear()
-  await Promise.all(ending.map((pool) => pool.destroy()))
+  await Promise.all(ending.map(({ threads }) => threads.destroy()))
 }
 
 export const onThread = (name: Reckoning): APIRoute => routeTo('reckoning', name)
@@ -125,10 +134,20 @@ export const readingOnThread = (name: Reading) => routeTo('keeping', name)
 /** One writes at a time, to its end even when its client has gone: who goes did not say that nothing should be kept. */
 export const writingOnThread = (name: Writing): APIRoute => routeTo('keeping', name, inTurn)
 
-type Asked = Pick<APIContext, 'url' | 'request' | 'params'>
+/** A page that asks for what it shows has no address. */
+type Asked = Pick<APIContext, 'url' | 'request' | 'params'> & Partial<Pick<APIContext, 'clientAddress'>>
+
+/** Who asks: an address, and of those at one address a browser or a script. */
+const clientOf = (request: Request, address = ''): string =>
+  [
+    address,
+    request.headers.get('cookie')?.match(/(?:^|; )nestling=([^;]+)/)?.[1],
+    request.headers.get('user-agent'),
+  ].join()
 
 function routeTo(pool: PoolName, name: WorkName, turn?: typeof inTurn): (asked: Asked) => Promise<Response> {
-  return async ({ url, request, params }) => {
+  return async (context) => {
+    const { url, request, params } = context
     const { method } = request
     const body = await readBytes(request, MOST_NOTEBOOK_BYTES)
     if (!body.ok) return body.response
@@ -137,16 +156,22 @@ function routeTo(pool: PoolName, name: WorkName, turn?: typeof inTurn): (asked: 
     const asked: WorkAsked = { name, url: url.href, method, params, body: sent, zipped }
     // What is large goes from thread to thread without being copied.
     const transferList = sent === null ? [] : [sent.buffer as ArrayBuffer]
-    const tooLong = AbortSignal.timeout(mostMs(pool))
-    const signal = turn ? tooLong : AbortSignal.any([request.signal, tooLong])
-    const answered = () => started(pool).run(asked, { signal, transferList })
+    let tooLong: AbortSignal | undefined
+    // Whoever waits for a turn is not told that the question is too long.
+    const answered = () => {
+      tooLong = AbortSignal.timeout(mostMs(pool))
+      const signal = turn ? tooLong : AbortSignal.any([request.signal, tooLong])
+      return started(pool).threads.run(asked, { signal, transferList })
+    }
+    const inItsTurn = () =>
+      started(pool).clients.run(clientOf(request, context.clientAddress), answered, request.signal)
     try {
-      const done = await (turn ? turn(answered) : answered())
+      const done = await (turn ? turn(answered) : inItsTurn())
       // The types of a body know no view that could be shared between threads; this one is not.
       const bytes = done.body as Uint8Array<ArrayBuffer> | null
       return new Response(bytes, { status: done.status, headers: done.headers })
     } catch (error) {
-      return notDone(error, tooLong.aborted, pool)
+      return notDone(error, tooLong?.aborted ?? false, pool)
     }
   }
 }
@@ -159,7 +184,7 @@ function notDone(error: unknown, tookTooLong: boolean, pool: PoolName): Response
       field: 'question',
       expected: NARROWER[pool],
     })
-  if (/queue/i.test(message))
+  if (error instanceof TooMany)
     return problem(503, { error: 'the server is busy', field: 'question', expected: 'the same again in a moment' })
   // Nobody hears this when the client has gone.
   return problem(500, { error: `no answer: ${message}`, field: 'question', expected: 'the same again' })
