@@ -37,6 +37,29 @@ export interface BookContents {
   readonly moreSets: number
   readonly sheets: readonly BookSheet[]
   readonly moreSheets: number
+  /** How many rows could not be read. */
+  readonly unreadable: number
+}
+
+/** Where all of it lies, and how large it is. */
+export interface AboutData {
+  readonly folder: string
+  /** Of the database with its log. */
+  readonly bytes: number
+  readonly copies: number
+  readonly copiesBytes: number
+}
+
+/** A row that could not be read. */
+export interface UnreadableRow {
+  readonly id: number
+  readonly kind: 'shape' | 'tune' | 'set' | 'sheet' | 'setting' | 'instrument' | 'tuning' | 'entry of the log'
+  /** Its name, as far as it has one. */
+  readonly title: string
+  /** The place in the row and what is wrong there: `tags: no JSON`. */
+  readonly reason: string
+  /** When it was found, ISO 8601. */
+  readonly at: string
 }
 
 /** What was deleted and can still be brought back. */

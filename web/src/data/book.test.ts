@@ -448,14 +448,14 @@ describe('copies', () => {
     fill()
     const folder = folders[0] as string
     expect(listCopies(folder)).toEqual([])
-    // As an earlier program left it: its last four migrations are missing.
+    // As an earlier program left it: its last five migrations are missing.
     opened.sqlite
       .prepare(
-        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 4)',
+        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 5)',
       )
       .run()
     opened.sqlite.prepare('alter table instruments drop column timbre').run()
-    for (const table of ['sheets', 'book_changes']) opened.sqlite.prepare(`drop table ${table}`).run()
+    for (const table of ['sheets', 'book_changes', 'unreadable']) opened.sqlite.prepare(`drop table ${table}`).run()
     for (const index of [
       'kept_shapes_newest',
       'kept_shapes_tune',
@@ -476,8 +476,11 @@ describe('copies', () => {
     opened.sqlite
       .prepare("insert into tunes (title, query, chords, created_at) values ('Old Way', 'chart=Dm7+G7+C', ?, 1)")
       .run(JSON.stringify(chords))
+    // What is damaged does not keep the tables from changing.
+    opened.sqlite.exec("insert into tunes (title, query, chords, created_at) values ('Torn', 'chart=C', '{bad', 1)")
     opened.close()
     open(folder)
+    expect(book.unreadable.list()).toMatchObject([{ kind: 'tune', title: 'Torn' }])
     // A tune that was kept before ways were chosen by taste keeps its shapes.
     const [tune] = opened.sqlite.prepare("select query from tunes where title = 'Old Way'").pluck().all()
     expect(tune).toBe('chart=Dm7+G7+C&hold=1:x5756x,3:x-3-5-5-5-3')

@@ -21,7 +21,8 @@ export function bookContents({
   tunes,
   sets,
   sheets,
-}: Pick<Repositories, 'shapes' | 'tunes' | 'sets' | 'sheets'>): BookContents {
+  unreadable,
+}: Pick<Repositories, 'shapes' | 'tunes' | 'sets' | 'sheets' | 'unreadable'>): BookContents {
   const { total, groups } = shapes.window({ find: '', by: 'tune' }, 0, 0)
   const counts = new Map(groups.map(({ tune, count }) => [tune, count]))
   const kept = tunes.list(MOST_TUNES)
@@ -52,6 +53,7 @@ export function bookContents({
     tags: shapes.tags(),
     sets: keptSets.sets,
     moreSets: keptSets.total - keptSets.sets.length,
+    unreadable: unreadable.list().length,
     sheets: keptSheets.sheets.map(({ id, title, version, createdAt, paper, lying, blocks }) => ({
       id,
       title,

@@ -7,6 +7,7 @@ import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { copyBeforeMigration } from './copyFiles.ts'
 import * as schema from './schema.ts'
 import { beginRun, checkContents, checkFiles, checkTables, DataProblem, FILE } from './startChecks.ts'
+import { setAside } from './unreadable.ts'
 
 export { DataProblem, FILE } from './startChecks.ts'
 
@@ -52,6 +53,7 @@ export function openDatabase(folder: string): Opened {
     const db = drizzle(sqlite, { schema })
     migrate(db, { migrationsFolder: migrationsFolder() })
     checkTables(sqlite, folder)
+    setAside(sqlite, new Date())
     beginRun(sqlite, folder)
     countForPlans(sqlite)
     const opened = sqlite

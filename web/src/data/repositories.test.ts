@@ -11,7 +11,7 @@ import type { NotebookChoices, NotebookRows } from '../contracts/notebook.ts'
 import { EMPTY_TRAY, type KeptSetDraft } from '../contracts/progression.ts'
 import { DEFAULT_SETTINGS } from '../contracts/settings.ts'
 import type { SheetDraft } from '../contracts/sheet.ts'
-import { DataProblem, openDatabase } from './database.ts'
+import { DataProblem, FILE, openDatabase } from './database.ts'
 import type { Outcome } from './outcome.ts'
 import type { FormedAttempt } from './practiceRepository.ts'
 import { createRepositories, type Repositories } from './repositories.ts'
@@ -448,6 +448,7 @@ describe('a full disk', () => {
       restore: () => book.practice.restore('attempt-two'),
     },
     deleted: {},
+    unreadable: { remove: () => book.unreadable.remove(1) },
   } satisfies {
     readonly [Name in keyof Repositories]: {
       readonly [Write in Exclude<keyof Repositories[Name], Reads>]: () => unknown
@@ -464,6 +465,7 @@ describe('a full disk', () => {
     instruments: book.instruments.list(),
     sheets: book.sheets.list(1e6),
     tunings: book.tunings.list(),
+    unreadable: book.unreadable.list(),
     settings: book.settings.read(),
     log: book.practice.list({}, 1e6),
     cards: book.practice.cards(),
@@ -486,6 +488,9 @@ describe('a full disk', () => {
     book.practice.remove('attempt-two', at(1))
     book.instruments.add(archtop)
     book.tunings.add(archtop.tuning)
+    const beside = new Sqlite(join(folder, FILE))
+    beside.exec("insert into unreadable (of_table, row, reason, found_at) values ('tunes', '{}', 'query', 0)")
+    beside.close()
     const before = contents()
     close()
     // The log can't grow: the commit is what fails, not the statement.
@@ -543,6 +548,7 @@ function failCommits(sqlite: Sqlite.Database): { readonly end: () => void } {
     'practice_runs',
     'practice_cards',
     'practice_attempts',
+    'unreadable',
   ].flatMap((table) =>
     ['insert', 'update', 'delete'].map((event) => {
       const name = `fail_${table}_${event}`

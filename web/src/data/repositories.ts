@@ -1,5 +1,6 @@
 /** All repositories over one database; the server opens it once. */
 import { isMainThread } from 'node:worker_threads'
+import { type AllData, createAllData } from './allData.ts'
 import { type ChangesRepository, createChangesRepository } from './changes.ts'
 import { type Copies, createCopies } from './copies.ts'
 import { type Database, type Opened, openBeside, openDatabase, openedFolder, probe, stampOf } from './database.ts'
@@ -19,6 +20,7 @@ import { createSheetRepository, type SheetRepository } from './sheetRepository.t
 import { type Store, storeOf } from './store.ts'
 import { createTuneRepository, type TuneRepository } from './tuneRepository.ts'
 import { createTuningRepository, type TuningRepository } from './tuningRepository.ts'
+import { createUnreadableRepository, type UnreadableRepository } from './unreadable.ts'
 
 export interface Repositories {
   readonly shapes: ShapeRepository
@@ -33,6 +35,7 @@ export interface Repositories {
   readonly instruments: InstrumentRepository
   readonly tunings: TuningRepository
   readonly settings: SettingsRepository
+  readonly unreadable: UnreadableRepository
 }
 
 export const createRepositories = (db: Database): Repositories => repositoriesOver(storeOf(db))
@@ -50,10 +53,12 @@ export const repositoriesOver = (store: Store): Repositories => ({
   instruments: createInstrumentRepository(store),
   tunings: createTuningRepository(store),
   settings: createSettingsRepository(store),
+  unreadable: createUnreadableRepository(store),
 })
 
 export interface Served extends Repositories {
   readonly copies: Copies
+  readonly data: AllData
   /** Throws when the database could keep nothing now: it writes, and commits, what is there already. */
   readonly probe: () => void
   /** Another one after every change. */
@@ -77,6 +82,7 @@ export function repositories(): Served {
 const servedOver = (opened: Opened, folder: string): Served => ({
   ...createRepositories(opened.db),
   copies: createCopies(opened, folder),
+  data: createAllData(opened, folder),
   probe: () => probe(opened.sqlite),
   stamp: stampOf(opened.sqlite),
 })

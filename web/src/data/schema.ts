@@ -211,3 +211,14 @@ export const practiceAttempts = sqliteTable(
     index('practice_attempts_instruments').on(table.instrument, table.deletedAt),
   ],
 )
+
+/** Rows that could not be read when the database was opened: taken out of their tables as they were, so that no view breaks on them. */
+export const unreadable = sqliteTable('unreadable', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  /** The table that it was in. */
+  table: text('of_table').notNull(),
+  /** All its columns, as JSON. */
+  row: text('row').notNull(),
+  reason: text('reason').notNull(),
+  foundAt: integer('found_at', { mode: 'timestamp_ms' }).notNull(),
+})

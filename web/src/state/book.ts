@@ -3,7 +3,7 @@ import { writeSymbol } from '@nestling/core/chord'
 import type { Neck } from '@nestling/core/neck'
 import { neckFor, readShape, type Shape, soundedOn, writeShape } from '@nestling/core/shape'
 import type { Voicing } from '@nestling/core/voicing'
-import type { DeletedThing, ShapeHistory } from '../contracts/book.ts'
+import type { DeletedThing, ShapeHistory, UnreadableRow } from '../contracts/book.ts'
 import type {
   BookAsk,
   BookShapes,
@@ -41,6 +41,11 @@ export const deletedThings = (): Promise<Reply<{ readonly deleted: readonly Dele
   call('GET', '/api/deleted')
 export const restoreThing = ({ kind, id }: DeletedThing): Promise<Reply<unknown>> =>
   call('POST', `/api/${kind}s/${id}/restore`)
+export const unreadableRows = (): Promise<Reply<{ readonly unreadable: readonly UnreadableRow[] }>> =>
+  call('GET', '/api/unreadable')
+export const unreadableFile = ({ id }: UnreadableRow): string => `/api/unreadable/${id}`
+export const deleteUnreadable = ({ id }: UnreadableRow): Promise<Reply<undefined>> =>
+  call('DELETE', `/api/unreadable/${id}`)
 export const historyOf = (id: number): Promise<Reply<ShapeHistory>> => call('GET', `/api/shapes/${id}/history`)
 
 /** What many shapes became; `undo` takes it back. */

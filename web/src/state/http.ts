@@ -18,7 +18,7 @@ export type Reply<T> =
 export type Method = 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE'
 
 /** Other pages that show the Book then ask anew. */
-const OF_BOOK = /^\/api\/(shapes|sets|sheets|tunes|changes|notebook|copies)\b/
+const OF_BOOK = /^\/api\/(shapes|sets|sheets|tunes|changes|notebook|copies|unreadable|data)\b/
 
 export async function call<T>(method: Method, path: string, body?: unknown): Promise<Reply<T>> {
   let response: Response

@@ -41,8 +41,20 @@ export type Reckoning =
 /** Those that pages ask for what they show. */
 export type Looking = 'book' | 'log/summary' | 'shapes/index'
 /** Those that go through all that is kept, and those that change much of it. */
-export type Reading = 'log/index' | 'notebook/index' | 'notebook/preview' | 'shapes.csv' | 'tunes/[id].[format]'
-export type Writing = 'changes/[id]/undo' | 'copies/index' | 'copies/[id]/restore' | 'notebook/apply' | 'shapes/many'
+export type Reading =
+  | 'data/nestling.db'
+  | 'log/index'
+  | 'notebook/index'
+  | 'notebook/preview'
+  | 'shapes.csv'
+  | 'tunes/[id].[format]'
+export type Writing =
+  | 'changes/[id]/undo'
+  | 'copies/index'
+  | 'copies/[id]/restore'
+  | 'data/index'
+  | 'notebook/apply'
+  | 'shapes/many'
 export type WorkName = Reckoning | Looking | Reading | Writing
 
 export interface WorkAsked {

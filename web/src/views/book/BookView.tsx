@@ -17,6 +17,7 @@ import { List } from './list/List.tsx'
 import { Deleted } from './parts/Deleted.tsx'
 import { Sets } from './parts/Sets.tsx'
 import { Sheets } from './parts/Sheets.tsx'
+import { Unreadable } from './parts/Unreadable.tsx'
 import { useBook } from './useBook.ts'
 import { useOpen } from './useOpen.ts'
 
@@ -75,6 +76,7 @@ const Pages = memo(function Pages({ params, contents, shapes, copies }: Omit<Boo
           {plan.part === 'sets' && <Sets state={state} />}
           {plan.part === 'sheets' && <Sheets state={state} />}
           {plan.part === 'deleted' && <Deleted state={state} />}
+          {plan.part === 'unreadable' && <Unreadable state={state} />}
           {plan.part === 'files' && <Files state={state} copies={copies} />}
         </div>
         <aside className={classes['beside']} aria-label="The open shape">

@@ -51,6 +51,7 @@ export function Contents({ state }: { readonly state: BookState }) {
         {part('Sets', 'sets', contents.sets.length + contents.moreSets)}
         {part('Sheets', 'sheets', contents.sheets.length + contents.moreSheets)}
         {part('recently deleted', 'deleted')}
+        {contents.unreadable > 0 && part('unreadable', 'unreadable', contents.unreadable)}
         <li>
           <a href="/logbook">Logbook</a>
         </li>

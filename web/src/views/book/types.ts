@@ -1,7 +1,7 @@
 import type { BookAsk } from '../../contracts/shape.ts'
 
 /** Which part of the Book is looked at. */
-export const PARTS = ['shapes', 'sets', 'sheets', 'deleted', 'files'] as const
+export const PARTS = ['shapes', 'sets', 'sheets', 'deleted', 'unreadable', 'files'] as const
 export type Part = (typeof PARTS)[number]
 
 /** What is looked at: one value, one address. */

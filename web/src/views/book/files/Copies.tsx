@@ -4,6 +4,7 @@ import type { Copy } from '../../../contracts/book.ts'
 import { call } from '../../../state/http.ts'
 import { tell } from '../../../state/notices.ts'
 import { momentWords } from '../../../words/days.ts'
+import { sizeWords } from '../../../words/sizes.ts'
 import classes from './Files.module.css'
 
 const WHY: Readonly<Record<Copy['reason'], string>> = {
@@ -51,8 +52,7 @@ export function Copies({ first }: { readonly first: readonly Copy[] }) {
       <ul className={classes['copies']}>
         {copies.map((copy) => (
           <li key={copy.id}>
-            <strong>{momentWords(copy.at)}</strong> {WHY[copy.reason]}{' '}
-            <small>{Math.max(1, Math.round(copy.bytes / 1024))} KB</small>{' '}
+            <strong>{momentWords(copy.at)}</strong> {WHY[copy.reason]} <small>{sizeWords(copy.bytes)}</small>{' '}
             {asking === copy.id ? (
               <>
                 <button type="button" disabled={isBusy} onClick={() => void goBack(copy)}>

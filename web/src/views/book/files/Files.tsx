@@ -3,6 +3,7 @@ import type { Copy } from '../../../contracts/book.ts'
 import { counted } from '../../../words/shapes.ts'
 import parts from '../parts/Parts.module.css'
 import type { BookState } from '../useBook.ts'
+import { AllData } from './AllData.tsx'
 import { Copies } from './Copies.tsx'
 import classes from './Files.module.css'
 import { Found } from './Found.tsx'
@@ -108,6 +109,7 @@ export function Files({ state, copies }: { readonly state: BookState; readonly c
         <p>and {counted(contents.moreTunes, 'tune')} more: each has the same files at /api/tunes</p>
       )}
       <Copies first={copies} />
+      <AllData state={state} />
     </section>
   )
 }
