@@ -93,6 +93,24 @@ test('an older copy put back beside a newer log is told, over the file or in its
   }
 })
 
+test('a log whose head is damaged is told and stays; without it what is in the database is used', () => {
+  keep(71).close()
+  killed(92)
+  const log = readFileSync(file(`${FILE}-wal`))
+  for (const place of [0, 5, 17, 31]) {
+    const torn = Buffer.from(log)
+    torn[place] = (torn[place] ?? 0) ^ 0x40
+    writeFileSync(file(`${FILE}-wal`), torn)
+    expect(refusal()).toContain('the head of the log nestling.db-wal is damaged')
+    expect(readFileSync(file(`${FILE}-wal`)).equals(torn)).toBe(true)
+  }
+  // As it was, it is played in.
+  writeFileSync(file(`${FILE}-wal`), log)
+  const opened = openDatabase(folder)
+  expect(tempo(opened)).toBe(92)
+  opened.close()
+})
+
 test('a damaged page is told with the way back, and the file stays as it is', () => {
   const opened = keep(80)
   for (let index = 0; index < 300; index++)

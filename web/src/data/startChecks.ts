@@ -34,6 +34,33 @@ export function checkFiles(folder: string): void {
     throw new DataProblem(
       `In ${folder} the database ${FILE} is not the one that its log ${LOG} belongs to: an older copy was put back beside a newer log. To use the copy, move ${LOG} and ${FILE}-shm away; to use what was there, put that file back. ${WAY_BACK}`,
     )
+  // A head alone is a log with nothing in it.
+  if (sizeOf(join(folder, LOG)) > LOG_HEAD_BYTES && !isHeadWhole(join(folder, LOG)))
+    throw new DataProblem(
+      `In ${folder} the head of the log ${LOG} is damaged: what was kept last may be in it alone, and SQLite would drop it. To go on without it, move ${LOG} and ${FILE}-shm away. ${WAY_BACK}`,
+    )
+}
+
+const LOG_HEAD_BYTES = 32
+
+/** The head of SQLite's log: a magic number, six more and their checksum; whoever finds another there takes the log for empty. */
+function isHeadWhole(log: string): boolean {
+  const head = Buffer.alloc(LOG_HEAD_BYTES)
+  const file = openSync(log, 'r')
+  try {
+    readSync(file, head, 0, LOG_HEAD_BYTES, 0)
+  } finally {
+    closeSync(file)
+  }
+  const magic = head.readUInt32BE()
+  if (magic !== 0x37_7f_06_82 && magic !== 0x37_7f_06_83) return false
+  const word = (index: number) => (magic % 2 === 0 ? head.readUInt32LE(4 * index) : head.readUInt32BE(4 * index))
+  let [first, second] = [0, 0]
+  for (let index = 0; index < 6; index += 2) {
+    first = (first + word(index) + second) >>> 0
+    second = (second + word(index + 1) + first) >>> 0
+  }
+  return head.readUInt32BE(24) === first && head.readUInt32BE(28) === second
 }
 
 /** Where SQLite keeps a number for programs in a database's head: ours counts how often the file was opened. */
