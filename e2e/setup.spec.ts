@@ -110,6 +110,30 @@ test('every measure is pulled: it is shown while it is pulled, kept when let go,
     await expect.poll(async () => (await one()).scaleLengthMm).toBe(long)
   }))
 
+test('an instrument that another browser has changed too: two measures are joined, one measure is chosen', async ({
+  page,
+}) =>
+  onBench(page, async (one) => {
+    const elsewhere = async (changes: object) => {
+      const { id, version } = (await one()) as Kept & { readonly version: number }
+      const data = { ...DRAFT, scaleLengthMm: (await one()).scaleLengthMm, ...changes, version }
+      expect((await page.request.put(`/api/instruments/${id}`, { data })).status()).toBe(200)
+    }
+    const scale = page.getByLabel('Scale length, mm', { exact: true })
+    await elsewhere({ spacingNutMm: 7.6 })
+    await typeOver(scale, '628')
+    await scale.press('Enter')
+    await expect.poll(one).toMatchObject({ scaleLengthMm: 628, spacingNutMm: 7.6 })
+    await elsewhere({ scaleLengthMm: 650 })
+    await typeOver(scale, '640')
+    await scale.press('Enter')
+    const asked = page.getByRole('alert').filter({ hasText: 'was changed elsewhere since this page was opened' })
+    await expect(asked).toContainText('scale length: 640 here, 650 there')
+    expect((await one()).scaleLengthMm).toBe(650)
+    await asked.getByRole('button', { name: 'Keep mine' }).click()
+    await expect.poll(async () => (await one()).scaleLengthMm).toBe(640)
+  }))
+
 test('every measure is stepped by keys and typed; what is wrong is refused beside it, and what was typed stays', async ({
   page,
 }) =>

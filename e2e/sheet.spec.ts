@@ -242,13 +242,42 @@ test('a tune that is gone, an empty sheet, and a sheet that is not there say so'
   await expect(page.getByText(/can’t be read; the sheets are here/)).toBeVisible()
 })
 
-test('another page changed it: what is here is not kept over it, and that is told', async ({ page }) => {
+test('another browser changed it: what both changed is told and chosen, what only one changed is joined', async ({
+  page,
+}) => {
   const id = await open(page, 'The small hall, first set')
-  const { createdAt: _at, id: _id, ...there } = await (await page.request.get(`/api/sheets/${id}`)).json()
-  expect((await page.request.put(`/api/sheets/${id}`, { data: { ...there, ink: 'grey' } })).status()).toBe(200)
+  const there = async () => (await page.request.get(`/api/sheets/${id}`)).json()
+  const elsewhere = async (changes: object) => {
+    const { createdAt: _at, id: _id, ...sheet } = await there()
+    expect((await page.request.put(`/api/sheets/${id}`, { data: { ...sheet, ...changes } })).status()).toBe(200)
+  }
+  const asked = page.getByRole('alert').filter({ hasText: 'was changed elsewhere since it was opened here' })
+  await elsewhere({ ink: 'grey' })
   await word(page, 'Ink', 'black only')
-  await expect(page.getByText(/was changed on another page/)).toBeVisible()
-  expect((await (await page.request.get(`/api/sheets/${id}`)).json()).ink).toBe('grey')
+  await expect(asked).toContainText('ink: black here, grey there')
+  expect((await there()).ink).toBe('grey')
+  await asked.getByRole('button', { name: 'Take theirs' }).click()
+  await expect(page.getByRole('button', { name: 'Ink: greys' })).toBeVisible()
+  await expect(act(page, /^kept$/)).toBeVisible()
+  // Only one of them changed the ink, and only the other one the bars: both stay.
+  await elsewhere({ barsALine: 2 })
+  await word(page, 'Ink', 'black only')
+  await expect.poll(there).toMatchObject({ ink: 'black', barsALine: 2 })
+  await expect(asked).toHaveCount(0)
+  await elsewhere({ ink: 'grey' })
+  await word(page, 'Ink', 'ink and colour')
+  await asked.getByRole('button', { name: 'Keep mine' }).click()
+  await expect.poll(there).toMatchObject({ ink: 'colour' })
+  // Both: mine goes on under another name.
+  await elsewhere({ ink: 'grey' })
+  await word(page, 'Ink', 'black only')
+  await asked.getByRole('button', { name: 'Keep both' }).click()
+  await expect(page).not.toHaveURL(new RegExp(`sheet=${id}$`))
+  await expect(page.getByRole('button', { name: 'Ink: black only' })).toBeVisible()
+  expect((await there()).ink).toBe('grey')
+  const again = (await sheets(page)).find(({ title }) => title === 'The small hall, first set, again')
+  await page.request.delete(`/api/sheets/${again?.id}`, { headers: { 'content-type': 'application/json' } })
+  expect(again).toBeDefined()
 })
 
 test('words are kept while they are typed: a reload with the field still open loses none', async ({ page }) => {

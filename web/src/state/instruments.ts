@@ -26,12 +26,13 @@ export async function editInstrument(
     ...draft,
     version: instrument.version,
   })
-  if (reply.ok) {
-    const { instruments } = $session.get()
-    withInstruments(instruments.map((other) => (other.id === instrument.id ? reply.value : other)))
-  }
+  if (reply.ok) showInstrument(reply.value)
   return reply
 }
+
+/** As it is kept now, in the place of what this page has. */
+export const showInstrument = (now: KeptInstrument): void =>
+  withInstruments($session.get().instruments.map((other) => (other.id === now.id ? now : other)))
 
 export async function removeInstrument(id: number): Promise<Reply<undefined>> {
   const reply = await call<undefined>('DELETE', `/api/instruments/${id}`)

@@ -10,10 +10,12 @@ import { changeShape, changeShapes, deleteShape, type ShapeChange, shapesIn } fr
 import { cameBack } from '../../state/cameBack.ts'
 import { $takenBack, did as deedDone, restoring, type Undoing, undoingChange } from '../../state/deeds.ts'
 import { call } from '../../state/http.ts'
+import { joined } from '../../state/joined.ts'
 import { tell } from '../../state/notices.ts'
 import { hearOthers } from '../../state/otherPages.ts'
 import { $keptLater } from '../../state/outbox.ts'
 import { $session } from '../../state/session.ts'
+import { differenceWords } from '../../words/differences.ts'
 import { type Params, readBook, writeBook } from './address.ts'
 import type { BookPlan } from './types.ts'
 
@@ -141,6 +143,8 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
   const edit = useCallback<BookState['edit']>(
     async (shape, change, words) => {
       const reply = await changeShape(shape, change)
+      const theirs = reply.ok ? undefined : (reply.now as KeptShape | undefined)
+      if (theirs) return again.current(shape, theirs, change, words)
       if (!reply.ok) {
         tell.problem('Not changed', reply.message)
         void newest.current()
@@ -157,6 +161,24 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
     },
     [did],
   )
+  // Somebody else has changed it since it was listed here: what they have not touched is joined, the rest is chosen.
+  const again = useRef<(seen: KeptShape, theirs: KeptShape, change: ShapeChange, words: string) => Promise<boolean>>(
+    async () => false,
+  )
+  again.current = async (seen, theirs, change, words) => {
+    const mine = { ...seen, ...change }
+    const { both } = joined<object>(changeable(seen), changeable(mine), changeable(theirs))
+    if (both.length === 0) return edit(theirs, change, words)
+    void newest.current()
+    tell.choice(
+      `${theirs.name} was changed elsewhere since it was listed here: ${differenceWords<object>(both, mine, theirs)}.`,
+      [
+        ['Keep mine', () => void edit(theirs, change, words)],
+        ['Leave theirs', () => undefined],
+      ],
+    )
+    return false
+  }
   const remove = useCallback<BookState['remove']>(
     (shape) => {
       void deleteShape(shape).then((reply) => {
@@ -217,3 +239,5 @@ export function useBook(params: Params, first: BookContents, firstShapes: BookSh
 
 const placed = ({ from, shapes }: BookShapes): ReadonlyMap<number, KeptShape> =>
   new Map(shapes.map((shape, index) => [from + index, shape]))
+
+const changeable = ({ name, note, tags, tune }: KeptShape): ShapeChange => ({ name, note, tags: [...tags], tune })

@@ -16,10 +16,12 @@ import { takeTyped } from '../../controls/useTyped.ts'
 import { facesReady, measure } from '../../sheet/faces.ts'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { type Asked, createAsked } from '../../state/asked.ts'
+import { joined } from '../../state/joined.ts'
 import { tell } from '../../state/notices.ts'
 import { $keptLater, landedSinceAsked } from '../../state/outbox.ts'
 import { $player, $session } from '../../state/session.ts'
-import { addressAt, replaceSheet, sendLast } from '../../state/sheets.ts'
+import { addressAt, addressOfSheet, keepSheet, replaceSheet, sendLast } from '../../state/sheets.ts'
+import { differenceWords } from '../../words/differences.ts'
 
 export type Kept = 'kept' | 'keeping' | 'waits' | 'not kept'
 
@@ -172,6 +174,9 @@ function useKept(first: KeptSheet, sheet: Sheet, { current, open: show }: Asked<
           isWaiting.current = true
           landed.current = sheet
           setKept('waits')
+        } else if (reply.now !== undefined) {
+          setKept('not kept')
+          take.current(reply.now as KeptSheet)
         } else {
           setKept('not kept')
           tell.problem('The sheet is not kept', reply.message)
@@ -181,6 +186,30 @@ function useKept(first: KeptSheet, sheet: Sheet, { current, open: show }: Asked<
     const waiting = setTimeout(send, KEEP_AFTER_MS)
     return () => clearTimeout(waiting)
   }, [sheet, first.id])
+  // Somebody else has changed it meanwhile: what they have not touched is joined, the rest is chosen.
+  const take = useRef<(theirs: KeptSheet) => void>(() => undefined)
+  take.current = (theirs) => {
+    const [before, mine, there] = [landed.current, current(), sheetOf(theirs)]
+    const { value, both } = joined<Sheet>(before, mine, there)
+    const goOn = (next: Sheet) => {
+      version.current = theirs.version
+      landed.current = there
+      show(next)
+      if (next === there) setKept('kept')
+    }
+    if (both.length === 0) {
+      tell.done(`Joined with what was changed elsewhere: ${theirs.title}`)
+      return goOn(value)
+    }
+    return tell.choice(
+      `${theirs.title} was changed elsewhere since it was opened here: ${differenceWords(both, mine, there)}.`,
+      [
+        ['Keep mine', () => goOn({ ...mine })],
+        ['Keep both', () => void keepBeside(mine)],
+        ['Take theirs', () => goOn(there)],
+      ],
+    )
+  }
   const newest = useRef(sheet)
   useEffect(() => {
     newest.current = sheet
@@ -222,4 +251,11 @@ function useFaces(): boolean {
     facesReady().then(drawn, drawn)
   }, [])
   return isReady
+}
+
+/** Mine as another sheet, where it goes on; theirs stays under its own number. */
+async function keepBeside(mine: Sheet): Promise<void> {
+  const reply = await keepSheet({ ...(mine as SheetDraft), title: `${mine.title.slice(0, 50)}, again` })
+  if (reply.ok) window.location.assign(addressOfSheet(reply.value))
+  else tell.problem('Not kept', reply.message)
 }

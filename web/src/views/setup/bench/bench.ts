@@ -6,9 +6,11 @@ import { atom } from 'nanostores'
 import { draftOf, type InstrumentDraft, type KeptInstrument } from '../../../contracts/instrument.ts'
 import type { Settings } from '../../../contracts/settings.ts'
 import type { Reply } from '../../../state/http.ts'
-import { addInstrument, editInstrument, removeInstrument } from '../../../state/instruments.ts'
+import { addInstrument, editInstrument, removeInstrument, showInstrument } from '../../../state/instruments.ts'
+import { joined } from '../../../state/joined.ts'
 import { tell } from '../../../state/notices.ts'
 import { $session, changeSettings, chooseInstrument } from '../../../state/session.ts'
+import { differenceWords } from '../../../words/differences.ts'
 import { createSteps } from './steps.ts'
 
 export const steps = createSteps()
@@ -28,12 +30,35 @@ async function write(id: number, draft: InstrumentDraft): Promise<Reply<KeptInst
   const { instruments } = $session.get()
   const kept = instruments.find((one) => one.id === numberNow(id))
   // Where none is kept yet, the standard guitar on the bench becomes the player's own.
-  const reply = kept ? await editInstrument(kept, draft) : await addInstrument(draft)
+  const first = kept ? await editInstrument(kept, draft) : await addInstrument(draft)
+  const theirs = first.ok ? undefined : (first.now as KeptInstrument | undefined)
+  const reply = kept && theirs ? await joinedWith(kept, draft, theirs, first) : first
   if (reply.ok && reply.value.id !== id) {
     numbers.set(id, reply.value.id)
     await chooseInstrument(reply.value.id)
   }
   return reply
+}
+
+/** Somebody else has changed it meanwhile: what they have not touched is joined, the rest is chosen. */
+function joinedWith(
+  before: KeptInstrument,
+  mine: InstrumentDraft,
+  theirs: KeptInstrument,
+  refused: Reply<KeptInstrument>,
+): Promise<Reply<KeptInstrument>> | Reply<KeptInstrument> {
+  const there = draftOf(theirs)
+  const { value, both } = joined<InstrumentDraft>(draftOf(before), mine, there)
+  if (both.length === 0) return editInstrument(theirs, value)
+  tell.choice(
+    `${theirs.name} was changed elsewhere since this page was opened: ${differenceWords(both, mine, there)}.`,
+    [
+      ['Keep mine', () => void told(editInstrument(theirs, value))],
+      ['Keep both', () => void told(addInstrument({ ...mine, name: freeName(mine.name, $session.get().instruments) }))],
+      ['Take theirs', () => showInstrument(theirs)],
+    ],
+  )
+  return refused
 }
 
 /** Keeps a change of the instrument in hand. @returns What the server said: a refusal leaves all as it was. */
