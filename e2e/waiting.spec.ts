@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { endAll, startServer, stopped } from '../scripts/ordeal/server.ts'
 import { play } from './support/arpeggio.ts'
-import { paste } from './support/hands.ts'
+import { paste, typeOver } from './support/hands.ts'
 import { expect, type Page, test } from './support/test.ts'
 
 let folder: string
@@ -196,6 +196,41 @@ test('a set, a tune and a sheet wait while the server is stopped, and are in the
   expect((await kept('sets')).sets).toMatchObject([{ steps: [{ chord: 'Dm7' }] }])
   expect((await kept('tunes')).tunes).toMatchObject([{ title: 'Low Tide' }])
   expect((await kept(`sheets/${id}`)).labels).not.toBe('none')
+})
+
+test('a measure of the instrument and the cards of a run wait while the server is stopped', async ({
+  page,
+  context,
+}) => {
+  const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const { port } = new URL(first.address)
+  await page.request.post(`${first.address}api/instruments`, {
+    data: {
+      ...{ name: 'Archtop', tuningName: '', tuning: 'E2,A2,D3,G3,B3,E4', capo: null, frets: 20, scaleLengthMm: 635 },
+      ...{ spacingNutMm: 7.2, spacingBridgeMm: 10.4, lastReachableFret: 15, handed: 'right', pluck: 'fingers' },
+    },
+  })
+  const practice = await context.newPage()
+  await practice.goto(`${first.address}practice`)
+  await page.goto(`${first.address}setup`)
+  for (const one of [page, practice]) await expect(one.locator('[data-alive]')).toBeVisible()
+  await stopped(first)
+  const scale = page.getByLabel('Scale length, mm', { exact: true })
+  await typeOver(scale, '628')
+  await scale.press('Enter')
+  await expect(page.getByText('The instrument waits')).toBeVisible()
+  await expect(scale).toHaveValue('628')
+  await practice.locator('body').press('m')
+  await expect(practice.getByText('The cards wait')).toBeVisible()
+  const second = await startServer({ PORT: port, NESTLING_DATA: folder })
+  const kept = async (path: string) => (await page.request.get(`${second.address}api/${path}`)).json()
+  await expect.poll(async () => (await kept('instruments')).instruments).toMatchObject([{ scaleLengthMm: 628 }])
+  await expect.poll(async () => (await kept('notebook')).cards?.length ?? 0).toBeGreaterThan(3)
+  // What is changed next goes over what has landed.
+  await typeOver(scale, '650')
+  await scale.press('Enter')
+  await expect.poll(async () => (await kept('instruments')).instruments).toMatchObject([{ scaleLengthMm: 650 }])
+  expect((await kept('instruments')).instruments).toHaveLength(1)
 })
 
 test('sound that could not be loaded says so, and is heard at the next press without a reload', async ({ page }) => {

@@ -5,6 +5,7 @@ import { deckOf, type Material, type RunStep, writeCard, writeMaterial } from '@
 import type { DueAnswer } from '../contracts/practice.ts'
 import { endOfDay, localDay } from '../words/days.ts'
 import { call, type Reply } from './http.ts'
+import { keepOrWait } from './outbox.ts'
 
 /** The same run gives the same cards: made again, none is asked twice. */
 const DECK_SEED = 1
@@ -30,11 +31,17 @@ export async function keepDeck({
 }: DeckAsk): Promise<Reply<{ readonly added: number; readonly there: number }> | undefined> {
   const cards = deckOf(steps, DECK_SEED, neck, hand).map(writeCard)
   if (cards.length === 0) return undefined
-  return call('POST', '/api/practice/cards', {
-    material: writeMaterial(material),
-    title,
-    tuning: writeTuning(tuning),
-    cards: cards.slice(0, MOST_CARDS),
+  // Sent twice they are kept once: a card is known by its question.
+  return keepOrWait({
+    method: 'POST',
+    path: '/api/practice/cards',
+    name: `cards of ${title || writeMaterial(material)}`,
+    body: {
+      material: writeMaterial(material),
+      title,
+      tuning: writeTuning(tuning),
+      cards: cards.slice(0, MOST_CARDS),
+    },
   })
 }
 

@@ -161,6 +161,25 @@ test('what is changed while it is sent is not lost: it goes over the version tha
   expect($waitingHere.get()).toBe(0)
 })
 
+test('what another page of this browser has made of it is no change of somebody else’s', async () => {
+  givenServer(() => 'no server')
+  await replaceSheet(3, 1, sheet)
+  givenServer(() => ({ status: 200, body: { ...sheet, version: 2 } }))
+  await sendAll()
+  // It saw the one that waited for a moment longer than it did.
+  givenServer(() => 'no server')
+  await replaceSheet(3, 1, { ...sheet, title: 'Later' })
+  const asked = givenServer(({ body }) =>
+    (body as { version: number }).version === 2
+      ? { status: 200, body: { ...sheet, title: 'Later', version: 3 } }
+      : { status: 409, body: { error: 'changed', now: { ...sheet, version: 2 } } },
+  )
+  await sendAll()
+  await sendAll()
+  expect(asked.map(({ body }) => (body as { version: number }).version)).toEqual([1, 2])
+  expect([$waitingHere.get(), told.choices]).toEqual([0, []])
+})
+
 test('the last change of a page that was left waits as well; when it has landed by itself nobody is asked', async () => {
   givenServer(() => ({ status: 200 }))
   sendLast(2, 1, sheet)

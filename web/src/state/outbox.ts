@@ -110,6 +110,19 @@ function settle(one: Waiting, made: unknown): void {
   )
 }
 
+/** Another page of this browser has made it, of what waited before: nobody else has changed anything. */
+const isOwn = (path: string, now: unknown): boolean => {
+  const { version } = (now ?? {}) as Versioned
+  return version !== undefined && versions.get(path) === version
+}
+
+/** Pages see what the others write into the browser's storage a moment later: it goes over the version that was made meanwhile. */
+function goOver(one: Waiting, now: unknown): void {
+  const { version } = now as Versioned
+  write(allWaiting().map((other) => (other.id === one.id ? { ...other, body: { ...other.body, version } } : other)))
+  sendLater()
+}
+
 async function sent(keeping: Keeping): Promise<Reply<unknown>> {
   const { method, path, body, overNewest } = keeping
   if (!overNewest) return call(method, path, body)
@@ -151,7 +164,8 @@ joinSenders(async () => {
     else if (holds(reply.now, one.body)) {
       settle(one, reply.now)
       tellLater({ path: one.path, value: reply.now })
-    } else if (reply.now !== undefined) ask(one, reply.now)
+    } else if (isOwn(one.path, reply.now)) goOver(one, reply.now)
+    else if (reply.now !== undefined) ask(one, reply.now)
     else {
       settle(one, undefined)
       tell.problem(`Not kept: ${one.name}`, reply.message)

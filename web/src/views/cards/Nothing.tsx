@@ -37,6 +37,7 @@ export function Nothing({ state }: { readonly state: CardsState }) {
       hand: player.hand,
     })
     if (reply?.ok) tell.done(deckWords(reply.value))
+    else if (reply?.waits) tell.waits('The cards wait', reply.message)
     else tell.problem('No cards', reply?.message ?? 'No minor seventh lies on this instrument.')
     reload()
   }

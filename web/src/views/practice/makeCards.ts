@@ -15,5 +15,6 @@ export async function makeCards({
   const reply = await keepDeck({ ...plan, steps, tuning, neck, hand: player.hand })
   if (reply === undefined) tell.done('No shape of it lies here: there is nothing to ask.')
   else if (reply.ok) tell.done(deckWords(reply.value))
+  else if (reply.waits) tell.waits('The cards wait', reply.message)
   else tell.problem('No cards', reply.message)
 }
