@@ -43,7 +43,7 @@ export function AllData({ state }: { readonly state: BookState }) {
       )}
       <ul className={classes['out']}>
         <li>
-          {file('Copy all')} <small>one file, an SQLite database; npm run restore puts it back</small>
+          {file('Copy all')} <small>one file, an SQLite database; npm run restore -- FILE puts it back</small>
         </li>
       </ul>
       {asked === 'not asked' && (
