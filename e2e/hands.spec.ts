@@ -114,6 +114,24 @@ test('over what the program opened with, a manner and strings give what a player
   await expect(symbol(page)).toHaveText('E7')
 })
 
+test('another manner is another grip, wherever the hand is; on few strings a rootless ninth leaves its fifth out too', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await settled(page)
+  const lines = [
+    ['A barre', '577655'],
+    ['A open', 'x02220'],
+    ['C barre', 'x35553'],
+    ['C open', 'x32010'],
+    ['C9 rootless 432', 'xx233x'],
+  ] as const
+  for (const [line, frets] of lines) {
+    await typed(page, line)
+    await expect(shape(page)).toContainText(frets)
+  }
+})
+
 test('a word chosen by the mouse leaves the keys to the page; by the keyboard its word has the focus again', async ({
   page,
 }) => {

@@ -1,4 +1,7 @@
-/** `npm run ordeal`, or `npm run ordeal -- 300`: kills, full disks and odd requests, so many rounds; about ten minutes. */
+/**
+ * `npm run ordeal`, or `npm run ordeal -- 300 20`: kills, full disks, pages and odd requests, so many rounds, and so many minutes
+ * of mixed use; about a quarter of an hour.
+ */
 import { build, install } from './lib.mjs'
 import { run } from './steps.mjs'
 

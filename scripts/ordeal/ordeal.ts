@@ -4,11 +4,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { printTable } from '../bench/table.ts'
 import { migrationCount } from './olderDatabase.ts'
+import { browserOf, browsersRound, clockRound, mixedRound, tabsRound, upgradeRound } from './pageRounds.ts'
 import { fullRound, killRound, migrationRound, type Round } from './rounds.ts'
 import { startServer, stopped } from './server.ts'
 import { smallDisk } from './smallDisk.ts'
 
 const rounds = Number(process.argv[2] ?? 100)
+/** `npm run ordeal -- 100 20`: the last is minutes of mixed use. */
+const minutes = Number(process.argv[3] ?? 1)
 const rows: string[][] = []
 let held = true
 
@@ -62,6 +65,26 @@ for (let round = 0; round < Math.ceil(rounds / 2); round++) {
   if (round % 10 === 9) console.log(`${round + 1} of ${Math.ceil(rounds / 2)} full disks`)
 }
 told('the disk runs full while it writes, then killed', full)
+
+/** At pages: each in a folder of its own. */
+const browser = await browserOf()
+async function atPages(what: string, count: number, round: (folder: string, index: number) => Promise<Round>) {
+  const all: Round[] = []
+  for (let index = 0; index < count; index++) {
+    const own = mkdtempSync(join(tmpdir(), 'nestling-pages-'))
+    all.push(await round(own, index))
+    rmSync(own, { recursive: true, force: true })
+  }
+  console.log(`${count} of ${what}`)
+  told(what, all)
+}
+const few = Math.ceil(rounds / 20)
+await atPages('two tabs, the server away, one closed', few, (own, index) => tabsRound(browser, own, index))
+await atPages('two browsers keep one tune', few, (own, index) => browsersRound(browser, own, index))
+await atPages('an upgrade under an open page', few, (own, index) => upgradeRound(browser, own, index))
+await atPages('copies under a clock that goes back', Math.ceil(few / 3), clockRound)
+await atPages(`three browsers, ${minutes} min of mixed use`, 1, (own) => mixedRound(browser, own, minutes))
+await browser.close()
 
 /** Odd requests: nothing may end in a fault of the server's own. */
 const server = mkdtempSync(join(tmpdir(), 'nestling-odd-'))
