@@ -41,6 +41,6 @@ test('of forty progressions the best way takes what was written down beforehand,
     misses.push(...missed)
   }
   expect(OWN_PROGRESSIONS).toHaveLength(40)
-  expect([chords, misses.length]).toEqual([149, 3])
+  expect([chords, misses.length]).toEqual([149, 4])
   expect(ways).toBe(37)
 })
