@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
@@ -9,6 +9,7 @@ import { createCopies } from './copies.ts'
 import { listCopies } from './copyFiles.ts'
 import { FILE, type Opened, openDatabase } from './database.ts'
 import { createRepositories } from './repositories.ts'
+import { ownTables } from './startChecks.ts'
 
 process.env['NESTLING_MIGRATIONS'] ??= join(import.meta.dirname, '..', '..', 'drizzle')
 
@@ -48,13 +49,11 @@ test('deleted, nothing is left: no row, no copy, no word of it in the file; what
   await copies.save('before-reading', new Date(1))
   expect(all.about()).toMatchObject({ folder, copies: 2, bytes: expect.any(Number) })
   expect(all.about().copiesBytes).toBeGreaterThan(50_000)
+  mkdirSync(join(folder, 'set-aside-before'))
+  writeFileSync(join(folder, 'set-aside-before', FILE), 'Slow Ferry')
   all.deleteAll()
-  const tables = opened.sqlite
-    .prepare(
-      "select name from sqlite_master where type = 'table' and name not like 'sqlite%' and name not like '\\_\\_%' escape '\\'",
-    )
-    .pluck()
-    .all() as readonly string[]
+  expect(existsSync(join(folder, 'set-aside-before'))).toBe(false)
+  const tables = ownTables(opened.sqlite)
   expect(tables.length).toBeGreaterThan(10)
   for (const table of tables)
     expect(opened.sqlite.prepare(`select count(*) from "${table}"`).pluck().get(), table).toBe(0)

@@ -4,8 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import type { AboutData } from '../contracts/book.ts'
-import { copiesFolder, listCopies } from './copyFiles.ts'
+import { copiesFolder, listCopies, SET_ASIDE } from './copyFiles.ts'
 import { FILE, type Opened } from './database.ts'
+import { ownTables } from './startChecks.ts'
 
 export type AllData = ReturnType<typeof createAllData>
 
@@ -36,14 +37,9 @@ export function createAllData({ sqlite }: Pick<Opened, 'sqlite'>, folder: string
         rmSync(aside, { recursive: true, force: true })
       }
     },
-    /** Every row of every table, in one transaction; then the copies. Numbers are not given again: an old page finds nothing. */
+    /** Every row of every table, in one transaction; then the copies, and what a copy was put over. Numbers are not given again: an old page finds nothing. */
     deleteAll(): void {
-      const tables = sqlite
-        .prepare(
-          "select name from sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like '\\_\\_%' escape '\\'",
-        )
-        .pluck()
-        .all() as readonly string[]
+      const tables = ownTables(sqlite)
       // What is deleted is written over, not left in free pages.
       sqlite.pragma('secure_delete = on')
       sqlite
@@ -54,6 +50,8 @@ export function createAllData({ sqlite }: Pick<Opened, 'sqlite'>, folder: string
         .immediate()
       sqlite.pragma('wal_checkpoint(truncate)')
       for (const { id } of listCopies(folder)) rmSync(join(copiesFolder(folder), id), { force: true })
+      for (const name of readdirSync(folder))
+        if (name.startsWith(SET_ASIDE)) rmSync(join(folder, name), { recursive: true, force: true })
     },
   }
 }

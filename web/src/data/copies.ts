@@ -7,6 +7,7 @@ import type { Copy, CopyReason } from '../contracts/book.ts'
 import { backUp, copiesFolder, copyNamed, listCopies } from './copyFiles.ts'
 import { FILE, type Opened, openDatabase } from './database.ts'
 import type { Outcome } from './outcome.ts'
+import { ownTables } from './startChecks.ts'
 
 export type Copies = ReturnType<typeof createCopies>
 
@@ -42,12 +43,7 @@ export function createCopies({ sqlite }: Pick<Opened, 'sqlite'>, folder: string)
 function takeOver(sqlite: Sqlite.Database, path: string): void {
   sqlite.prepare('attach ? as copy').run(path)
   try {
-    const tables = sqlite
-      .prepare(
-        "select name from main.sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like '\\_\\_%' escape '\\'",
-      )
-      .pluck()
-      .all() as string[]
+    const tables = ownTables(sqlite)
     sqlite
       .transaction(() => {
         sqlite.pragma('defer_foreign_keys = on')

@@ -7,6 +7,8 @@ import { checkContents, FILE } from './startChecks.ts'
 
 /** So many are kept of each reason; those that were saved by hand go last and are never deleted by themselves. */
 export const MOST_COPIES = 10
+/** A folder of what was there before a copy was put back. */
+export const SET_ASIDE = 'set-aside-'
 /** When, why, and the how-manyth it is: a clock may be set back. Copies of before have no number. */
 const NAME = /^nestling-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z-([a-z-]+?)(?:-(\d{6}))?\.db$/
 const numberOf = (name: string): number => Number(NAME.exec(name)?.[7] ?? 0)
@@ -111,7 +113,7 @@ export function putBack(copy: string, folder: string, at: Date): string | undefi
     throw error
   }
   const own = ['', '-wal', '-shm'].map((end) => `${FILE}${end}`).filter((name) => existsSync(join(folder, name)))
-  const aside = own.length === 0 ? undefined : join(folder, `set-aside-${at.toISOString().replace(/[:.]/g, '-')}`)
+  const aside = own.length === 0 ? undefined : join(folder, `${SET_ASIDE}${at.toISOString().replace(/[:.]/g, '-')}`)
   if (aside !== undefined) {
     mkdirSync(aside)
     for (const name of own) renameSync(join(folder, name), join(aside, name))

@@ -144,6 +144,10 @@ export function checkTables(sqlite: Sqlite.Database, folder: string): void {
     )
 }
 
+/** The tables that hold what is kept: neither SQLite's own nor the list of migrations. */
+export const ownTables = (sqlite: Sqlite.Database): readonly string[] =>
+  tablesOf(sqlite).filter((name) => !name.startsWith('__'))
+
 const tablesOf = (sqlite: Sqlite.Database): readonly string[] =>
   sqlite
     .prepare("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'")

@@ -38,7 +38,7 @@ export function AllData({ state }: { readonly state: BookState }) {
           {about.copies === 0
             ? 'no copy of it yet'
             : `${counted(about.copies, 'copy', 'copies')} of it, ${sizeWords(about.copiesBytes)}`}
-          . Nothing of it is anywhere else.
+          .
         </p>
       )}
       <ul className={classes['out']}>
