@@ -51,7 +51,7 @@ export function openDatabase(folder: string): Opened {
     asWeUseIt(sqlite)
     if (refuseNewer(sqlite, folder) === 'older') copyBeforeMigration(sqlite, folder, new Date())
     const db = drizzle(sqlite, { schema })
-    migrate(db, { migrationsFolder: migrationsFolder() })
+    migrated(db)
     checkTables(sqlite, folder)
     setAside(sqlite, new Date())
     beginRun(sqlite, folder)
@@ -62,6 +62,16 @@ export function openDatabase(folder: string): Opened {
     sqlite?.close()
     if (error instanceof DataProblem) throw error
     throw new DataProblem(`The database in ${folder} can't be opened (${reasonOf(error)}).`)
+  }
+}
+
+/** Of two servers that start at once the slower one finds the steps taken that it was about to take, and reads anew. */
+function migrated(db: Database): void {
+  const migrations = { migrationsFolder: migrationsFolder() }
+  try {
+    migrate(db, migrations)
+  } catch {
+    migrate(db, migrations)
   }
 }
 
