@@ -146,6 +146,18 @@ test('held shapes go along into another key, by a key of the keyboard, and one u
   await expect.poll(() => frets(page)).toBe(own)
 })
 
+test('keys that come faster than a path is found are meant for the chord that they have come to', async ({ page }) => {
+  await open(page, TWO_FIVE)
+  await expect.poll(() => frets(page)).toBe('x5756x x5546x x3545x x3545x')
+  await page.evaluate(async () => {
+    for (const key of ['h', 'ArrowRight', 'h', 'ArrowRight', 'h']) {
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+      await new Promise((next) => setTimeout(next))
+    }
+  })
+  await expect(page.getByText('held', { exact: true })).toHaveCount(3)
+})
+
 test('families in turn: three-tone shapes with roots on 5 and 4 through 32 bars', async ({ page }) => {
   const eight = 'Dm7 | G7 | Cmaj7 | A7 | Dm7 | G7 | Em7 | A7'
   await open(

@@ -303,7 +303,7 @@ test('two tabs: what waits of a closed one is joined by the other when the serve
   for (const page of [a, b]) await expect(page.locator('[data-alive]')).toBeVisible()
   await stopped(first)
   await a.locator('body').press('t')
-  await expect(a.getByTestId('landing')).toContainText('waits for the server')
+  await expect(a.getByTestId('landing')).toContainText(/waits? for the server/)
   await a.close()
   const second = await startServer({ PORT: port, NESTLING_DATA: folder })
   await b.evaluate(() => window.dispatchEvent(new Event('focus')))

@@ -7,6 +7,7 @@ import type { GivenWay, ShapesFound } from '@nestling/core/answer'
 import { type Neck, neckOf } from '@nestling/core/neck'
 import { instrumentFor, type KeptWish, type Player, type Question } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
+import { frettedUp } from '@nestling/core/taste'
 import { centreOf, type Frets, fretsAt, lowestPressed, type Voicing, voicingOf } from '@nestling/core/voicing'
 import { atom } from 'nanostores'
 import { searchClient } from '../../workers/clients.ts'
@@ -187,13 +188,14 @@ function keepInHand({ frets, byHand }: Pick<Step, 'frets' | 'byHand'>, result: S
   if (frets === undefined) return first
   if (holds(result, frets)) return frets
   const perFret = result.scorePerFret
-  const asGrip = (row: number, one: Frets) => (result.scores[row] as number) - perFret * lowestPressed(one)
+  const asGrip = (row: number, one: Frets) => (result.scores[row] as number) - perFret * frettedUp(lowestPressed(one))
   const centre = centreOf(frets)
   const best = asGrip(0, first)
   let nearest = { frets: first, apart: Math.abs(centreOf(first) - centre) }
   for (let row = 0; row < result.shown; row++) {
     // What a shape's place on the neck adds can't make it as good: most are passed over before they are read.
-    if (result.held[row] === 0 || (result.scores[row] as number) > best + AS_GOOD + perFret * MOST_FRETS) continue
+    if (result.held[row] === 0 || (result.scores[row] as number) > best + AS_GOOD + perFret * frettedUp(MOST_FRETS))
+      continue
     const other = fretsAt(result, row)
     if (asGrip(row, other) > best + AS_GOOD) continue
     const apart = Math.abs(centreOf(other) - centre)

@@ -319,7 +319,8 @@ function useAnswer(
       .then(
         (found: PathFound) => {
           if (!current) return
-          setAnswer({ ...newest.current, found })
+          // What lies over a path belongs to it, and stays over the same one found again.
+          setAnswer((before) => ({ ...newest.current, found: isSamePath(before.found, found) ? before.found : found }))
           setOf({ key: wanted, neck })
         },
         (error: unknown) => {
@@ -332,9 +333,21 @@ function useAnswer(
     }
     // The plan is asked anew only where it makes another path.
   }, [wanted, neck, isCurrent, tries])
-  const shown = useMemo(() => (isCurrent ? { ...answer, plan, played } : answer), [isCurrent, answer, plan, played])
+  const shown = useMemo((): PathAnswer => {
+    if (isCurrent) return { ...answer, plan, played }
+    // Until the new path is there one goes on through the chords of the last: what is pressed next is meant for that chord.
+    return answer.plan.chart === plan.chart ? { ...answer, plan: { ...answer.plan, chosen: plan.chosen } } : answer
+  }, [isCurrent, answer, plan, played])
   return { answer: shown, stopped }
 }
+
+const isSamePath = (a: PathFound, b: PathFound): boolean => told(a) === told(b)
+const told = ({ shapes, steps, others, gaps }: PathFound): string =>
+  JSON.stringify([
+    [shapes, ...others.map((way) => way.shapes)].map((way) => way.map((shape) => shape && [shape.frets, shape.cost])),
+    steps.map((step) => step?.parts),
+    gaps,
+  ])
 
 const SETTLED_MS = 120
 
