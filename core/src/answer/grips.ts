@@ -8,8 +8,8 @@ import { type KeyOnNeck, type KeyQuestion, keyOnNeck, type LaneOptions } from '.
 import { type Fret, type Neck, type StringIndex, soundingMidi } from '../neck/index.ts'
 import { pitchClassOf } from '../pitch/index.ts'
 import type { Playing } from '../request/index.ts'
-import { ringsOpen, type Taste } from '../taste/index.ts'
-import type { Frets } from '../voicing/index.ts'
+import { frettedUp, ringsOpen, type Taste } from '../taste/index.ts'
+import { type Frets, lowestPressed } from '../voicing/index.ts'
 import { bestOf, type Promising, promising, type TastedShape } from './tasted.ts'
 
 export interface Grip {
@@ -115,7 +115,9 @@ export function laneGrips(
     const [here] = bestOf(all, 1, {
       extra: (frets) => (frets[string] === fret && lowestString(frets) === string ? 0 : undefined),
     }).shapes
-    return best && here && here.total - best.total <= FAR_FROM_USUAL ? here.frets : undefined
+    // Where on the neck it lies is given: they are compared as grips.
+    const asGrip = ({ total, frets }: TastedShape) => total - all.reader.perFret * frettedUp(lowestPressed(frets))
+    return best && here && asGrip(here) - asGrip(best) <= FAR_FROM_USUAL ? here.frets : undefined
   }
   return { gripAt, openRoots: ringsOpen(playing.manner) }
 }

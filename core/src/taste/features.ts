@@ -21,6 +21,11 @@ const VOICES: Readonly<Record<Manner, readonly [number, number]>> = {
 }
 const POWER_VOICES = [3, 3] as const
 
+/** Up there the frets are narrow and the body is in the way: each of them counts twice. */
+const NARROW_FROM = 9
+/** How far up the neck a shape lies, in frets, from its lowest pressed fret. */
+export const frettedUp = (lowest: number): number => lowest + Math.max(0, lowest - NARROW_FROM)
+
 /** Of a shape, each term's number, in the order of `TASTE_TERMS`. */
 export type Features = Float64Array
 
@@ -186,7 +191,7 @@ export function featureReader(chord: Chord, neck: Neck, hand: HandProfile, conte
   }
 
   const ofFrets = (count: number) => {
-    let [lowest, highest, open, falls] = [0, 0, 0, 0]
+    let [lowest, highest, open] = [0, 0, 0]
     let [firstPressed, lastPressed] = [count, -1]
     for (let at = 0; at < count; at++) {
       const fret = fretOf[at] as number
@@ -197,9 +202,8 @@ export function featureReader(chord: Chord, neck: Neck, hand: HandProfile, conte
         if (lowest === 0 || fret < lowest) lowest = fret
         if (fret > highest) highest = fret
       }
-      if (at > 0) falls += Math.max(0, (fretOf[at - 1] as number) - fret)
     }
-    add(AT.upTheNeck, lowest)
+    add(AT.upTheNeck, frettedUp(lowest))
     if (lowest > 0) add(AT.stretch, Math.max(0, (reachBetweenMm(neck, lowest, highest) / hand.comfortableMm - 1) * 10))
     if (open > 0) {
       if (highest <= 4) add(AT.openRings, open)
@@ -215,9 +219,12 @@ export function featureReader(chord: Chord, neck: Neck, hand: HandProfile, conte
     if (degree[0] === tones.root) {
       let bass = 0
       while (soundingMidi(neck, stringOf[bass] as number, fretOf[bass] as number) !== midi[0]) bass++
-      add(AT.turned, Math.min(2, (fretOf[bass] as number) - lowest))
+      // A ninth chord has its third one fret under the root: that is no turned form yet.
+      add(AT.turned, Math.min(2, Math.max(0, (fretOf[bass] as number) - lowest - 1)))
     }
-    add(AT.diagonal, falls)
+    // Back to the lowest fret lies the index, which may lie across; elsewhere a finger bends away from the others.
+    for (let at = 1; at < count; at++)
+      if (fretOf[at] !== lowest) add(AT.diagonal, Math.max(0, (fretOf[at - 1] as number) - (fretOf[at] as number)))
   }
 
   const ofPitches = (count: number) => {
