@@ -233,6 +233,46 @@ test('a measure of the instrument and the cards of a run wait while the server i
   expect((await kept('instruments')).instruments).toHaveLength(1)
 })
 
+test('the first instrument waits while the server is stopped, goes on changing, and is kept once', async ({ page }) => {
+  const first = await startServer({ PORT: '0', NESTLING_DATA: folder })
+  const { port } = new URL(first.address)
+  await page.goto(`${first.address}setup`)
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await stopped(first)
+  const scale = page.getByLabel('Scale length, mm', { exact: true })
+  for (const [length, waits] of [
+    ['628', '1 change waits for the server'],
+    ['640', '1 change waits for the server'],
+  ] as const) {
+    await typeOver(scale, length)
+    await scale.press('Enter')
+    await expect(scale).toHaveValue(length)
+    await expect(page.getByTestId('landing')).toHaveText(waits)
+  }
+  // A tuning as well; one that is taken away again was never asked for.
+  for (const name of ['drop the sixth', 'a slip']) {
+    await page.getByLabel('Name of the tuning').click()
+    await page.keyboard.type(name)
+    await page.keyboard.press('Tab')
+    await page.keyboard.type('D2 A2 D3 G3 B3 E4')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(name, { exact: true })).toBeVisible()
+  }
+  await page.getByRole('button', { name: 'Delete a slip' }).click()
+  await expect(page.getByText('a slip', { exact: true })).toHaveCount(0)
+  const second = await startServer({ PORT: port, NESTLING_DATA: folder })
+  const kept = async () => (await (await page.request.get(`${second.address}api/instruments`)).json()).instruments
+  await expect.poll(kept).toMatchObject([{ scaleLengthMm: 640 }])
+  const tunings = async () => (await (await page.request.get(`${second.address}api/tunings`)).json()).tunings
+  await expect.poll(tunings).toMatchObject([{ name: 'drop the sixth' }])
+  await typeOver(scale, '650')
+  await scale.press('Enter')
+  await expect.poll(kept).toMatchObject([{ scaleLengthMm: 650 }])
+  await page.keyboard.press('Control+z')
+  await expect.poll(kept).toMatchObject([{ scaleLengthMm: 640 }])
+  expect(await kept()).toHaveLength(1)
+})
+
 test('sound that could not be loaded says so, and is heard at the next press without a reload', async ({ page }) => {
   const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
   await page.goto(`${server.address}arpeggio?chord=Cmaj7&position=7`)

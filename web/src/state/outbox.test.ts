@@ -18,7 +18,7 @@ vi.mock('./notices.ts', () => ({
 const { keepShape } = await import('./book.ts')
 const { keepTune } = await import('./tunes.ts')
 const { deleteSheet, keepSheet, replaceSheet, sendLast } = await import('./sheets.ts')
-const { $keptLater, landedSinceAsked } = await import('./outbox.ts')
+const { $keptLater, keepOrWait, landedSinceAsked, waitNoLonger } = await import('./outbox.ts')
 const { $waitingHere, sendAll, waitingUnder } = await import('./away.ts')
 
 const draft = { name: 'ferry', chord: 'Fm9', frets: 'x8688x', tuning: 'E2,A2,D3,G3,B3,E4', fingers: '', note: '' }
@@ -220,4 +220,39 @@ test('a sheet kept by the page before, after this one was asked for, is known as
   // A page that was asked for later has read it; what others have done since is theirs.
   vi.stubGlobal('performance', { timeOrigin: Date.now() + 1000 })
   expect(landedSinceAsked('/api/sheets/7')).toBeUndefined()
+})
+
+test('a new thing that waits goes on changing: it is kept once, as it was last; what is changed while it is sent goes over it', async () => {
+  const asked = (scale: number) =>
+    keepOrWait({ method: 'POST', path: '/api/instruments', body: { scale }, name: 'Archtop', as: 'instrument -1' })
+  givenServer(() => 'no server')
+  for (const scale of [628, 640]) expect(await asked(scale)).toMatchObject({ ok: false, waits: true })
+  expect($waitingHere.get()).toBe(1)
+  const later: unknown[] = []
+  const leave = $keptLater.listen((one) => later.push(one))
+  let meanwhile: Promise<unknown> | undefined
+  const sent = givenServer(({ method }) => {
+    meanwhile ??= asked(650)
+    return { status: 200, body: { id: 7, version: method === 'POST' ? 1 : 2 } }
+  })
+  await sendAll()
+  await meanwhile
+  await sendAll()
+  leave()
+  expect(sent.map(({ method, path, body }) => [method, path, body])).toEqual([
+    ['POST', '/api/instruments', { scale: 640 }],
+    ['PUT', '/api/instruments/7', { scale: 650, version: 1 }],
+  ])
+  expect(later[0]).toMatchObject({ as: 'instrument -1', value: { id: 7 } })
+  expect($waitingHere.get()).toBe(0)
+})
+
+test('a new thing that waits is taken away again, and nothing is sent', async () => {
+  givenServer(() => 'no server')
+  await keepOrWait({ method: 'POST', path: '/api/instruments', body: {}, name: 'Archtop', as: 'instrument -1' })
+  expect(waitNoLonger('instrument -1')).toBe(true)
+  expect(waitNoLonger('instrument -1')).toBe(false)
+  const sent = givenServer(() => ({ status: 200, body: {} }))
+  await sendAll()
+  expect(sent).toEqual([])
 })

@@ -25,6 +25,8 @@ export interface Keeping {
    * only, without one over whatever is there.
    */
   readonly overNewest?: readonly string[]
+  /** A new thing that goes on changing while it waits: what comes later under the same word takes its place. */
+  readonly as?: string
 }
 interface Waiting extends Keeping {
   /** Another one for every change, so that what was changed while it was sent is told from what was. */
@@ -40,6 +42,8 @@ const write = (all: readonly Waiting[]): void => waiting.write(all.length === 0 
 export interface Later {
   readonly path: string
   readonly value: unknown
+  /** The word of a new thing under which it waited. */
+  readonly as?: string | undefined
 }
 /** What was kept later than it was asked for: pages that show it look again. */
 export const $keptLater = atom<Later | undefined>(undefined)
@@ -86,24 +90,36 @@ export async function keepOrWait<Value>(keeping: Keeping): Promise<Reply<Value>>
   return { ok: false, status: reply?.status ?? 0, message: WAITS, waits: true }
 }
 
-const waitingFor = ({ method, path }: Pick<Keeping, 'method' | 'path'>): Waiting | undefined =>
-  method === 'PUT' ? allWaiting().find((one) => one.path === path) : undefined
+const waitingFor = ({ method, path, as }: Pick<Keeping, 'method' | 'path' | 'as'>): Waiting | undefined =>
+  allWaiting().find((one) => (as === undefined ? method === 'PUT' && one.path === path : one.as === as))
+
+/** What waited under a word is wanted no longer. False where nothing waits: it is kept, or was never asked for. */
+export function waitNoLonger(as: string): boolean {
+  const all = allWaiting()
+  const rest = all.filter((one) => one.as !== as)
+  if (rest.length < all.length) write(rest)
+  return rest.length < all.length
+}
 
 /** A later change of the same thing takes the place of the one that waits, over the version that that one has seen. */
 export function letWait(keeping: Keeping, since = new Date().toISOString()): void {
   const before = waitingFor(keeping)
-  const body = before ? { ...keeping.body, version: before.body['version'] } : keeping.body
+  const body = before?.method === 'PUT' ? { ...keeping.body, version: before.body['version'] } : keeping.body
   const rest = allWaiting().filter(({ id }) => id !== before?.id)
   write([...rest, { ...keeping, id: newId(), body, since: before?.since ?? since }])
 }
 
 /** It waits no longer; what was changed meanwhile goes over the version that it has made. */
 function settle(one: Waiting, made: unknown): void {
-  const { version } = (made ?? {}) as Versioned
+  const { id, version } = (made ?? {}) as Versioned & { readonly id?: number }
   landed(one.path, made)
   write(
     allWaiting().flatMap((other) => {
       if (other.id === one.id) return []
+      if (one.as !== undefined && other.as === one.as && id !== undefined) {
+        const { as: _, ...rest } = other
+        return { ...rest, method: 'PUT' as const, path: `${one.path}/${id}`, body: { ...other.body, version } }
+      }
       const isLater = one.method === 'PUT' && other.path === one.path && version !== undefined
       return isLater ? { ...other, body: { ...other.body, version } } : other
     }),
@@ -158,7 +174,7 @@ joinSenders(async () => {
     if (!reply || reply.ok) {
       settle(one, reply?.value)
       tell.done(`Saved to Book: ${one.name}`)
-      if (reply) tellLater({ path: one.path, value: reply.value })
+      if (reply) tellLater({ path: one.path, value: reply.value, as: one.as })
     } else if (isAway(reply)) return false
     // A last change of a page that was left has often landed by itself; this page may have been drawn before it did.
     else if (holds(reply.now, one.body)) {

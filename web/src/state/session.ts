@@ -216,4 +216,6 @@ function ask(names: readonly (keyof Settings)[], mine: Partial<Settings>, now: S
   ])
 }
 
-export const chooseInstrument = (instrumentId: number): Promise<void> => changeSettings({ instrumentId })
+/** One that waits for the server has no number there yet (it is below nought): it is in hand on this page only. */
+export const chooseInstrument = async (instrumentId: number): Promise<void> =>
+  instrumentId < 0 ? show({ instrumentId }) : changeSettings({ instrumentId })

@@ -6,7 +6,14 @@ import { atom } from 'nanostores'
 import { draftOf, type InstrumentDraft, type KeptInstrument } from '../../../contracts/instrument.ts'
 import type { Settings } from '../../../contracts/settings.ts'
 import type { Reply } from '../../../state/http.ts'
-import { addInstrument, editInstrument, removeInstrument, showInstrument } from '../../../state/instruments.ts'
+import {
+  addInstrument,
+  editInstrument,
+  numberNow,
+  removeInstrument,
+  renumbered,
+  showInstrument,
+} from '../../../state/instruments.ts'
 import { joined } from '../../../state/joined.ts'
 import { tell } from '../../../state/notices.ts'
 import { $session, changeSettings, chooseInstrument } from '../../../state/session.ts'
@@ -18,14 +25,6 @@ export const steps = createSteps()
 /** What is shown until the server has it: of the instrument in hand. */
 export const $pending = atom<InstrumentDraft | undefined>(undefined)
 
-/** An instrument that was taken away and brought back has another number. */
-const numbers = new Map<number, number>()
-const numberNow = (id: number): number => {
-  let now = id
-  for (let next = numbers.get(now); next !== undefined; next = numbers.get(now)) now = next
-  return now
-}
-
 async function write(id: number, draft: InstrumentDraft): Promise<Reply<KeptInstrument>> {
   const { instruments } = $session.get()
   const kept = instruments.find((one) => one.id === numberNow(id))
@@ -34,7 +33,7 @@ async function write(id: number, draft: InstrumentDraft): Promise<Reply<KeptInst
   const theirs = first.ok ? undefined : (first.now as KeptInstrument | undefined)
   const reply = kept && theirs ? await joinedWith(kept, draft, theirs, first) : first
   if (reply.ok && reply.value.id !== id) {
-    numbers.set(id, reply.value.id)
+    renumbered(id, reply.value.id)
     await chooseInstrument(reply.value.id)
   }
   return reply
@@ -120,7 +119,7 @@ async function bringBack(id: number, draft: InstrumentDraft): Promise<void> {
     tell.problem('Not brought back', reply.message)
     return
   }
-  numbers.set(numberNow(id), reply.value.id)
+  renumbered(numberNow(id), reply.value.id)
   await chooseInstrument(reply.value.id)
 }
 
@@ -148,4 +147,5 @@ export function changeHabit(changes: Partial<Settings>): Promise<void> {
 }
 
 /** Another instrument comes into the hand. */
-export const takeInHand = (id: number): Promise<void> => changeHabit({ instrumentId: id })
+export const takeInHand = (id: number): Promise<void> =>
+  id < 0 ? chooseInstrument(id) : changeHabit({ instrumentId: id })

@@ -16,7 +16,7 @@ import { midiOf } from '@nestling/core/pitch'
 import type { OwnTuning } from '../../../contracts/instrument.ts'
 import { IconTrash } from '../../../controls/icons.ts'
 import { did } from '../../../state/deeds.ts'
-import { addTuning, removeTuning } from '../../../state/instruments.ts'
+import { addTuning, removeTuning, waits } from '../../../state/instruments.ts'
 import { tell } from '../../../state/notices.ts'
 import { $session } from '../../../state/session.ts'
 import { messageOf } from '../../../words/errors.ts'
@@ -58,12 +58,14 @@ export function OwnTunings() {
       tell.problem('Not kept', reply.message)
       return
     }
-    did(`Kept: ${reply.value.name}`, { method: 'DELETE', path: `/api/tunings/${reply.value.id}` })
+    if (!waits(reply.value.id))
+      did(`Kept: ${reply.value.name}`, { method: 'DELETE', path: `/api/tunings/${reply.value.id}` })
     form.reset()
   }
   const remove = async (gone: OwnTuning) => {
     const reply = await removeTuning(gone.id)
     if (!reply.ok) return tell.problem('Not deleted', reply.message)
+    if (waits(gone.id)) return undefined
     const body = { name: gone.name, tuning: writeTuning(gone) }
     return did(`Deleted: ${gone.name}`, { method: 'POST', path: '/api/tunings', body })
   }
