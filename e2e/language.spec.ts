@@ -202,3 +202,17 @@ test('/ in Path goes to the bar in hand, and what is typed stands there', async 
   await settled(page)
   await expect(page.locator('#path-chart')).toHaveValue(/G7 Db7 \|/)
 })
+
+test('the tune that Path opens with gives way to what is typed', async ({ page }) => {
+  await page.goto('/path')
+  await settled(page)
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('/')
+  await typeKeys(page, '| Am7 | D7 | Gmaj7 | % |')
+  await page.keyboard.press('Escape')
+  await settled(page)
+  await expect(page.locator('#path-chart')).toHaveValue('| Am7 | D7 | Gmaj7 | % |')
+  await expect(page.getByTestId('tune-chord')).toHaveCount(4)
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('#path-chart')).toHaveValue(/Slow Ferry/)
+})

@@ -1,9 +1,11 @@
 /** What every key does in the Path view. */
-import { readChart, writtenPlaces } from '@nestling/core/chart'
+import { readChart, writeChart, writtenPlaces } from '@nestling/core/chart'
 import type { KeyLine, SharedActs } from '../../shell/keyTable.ts'
+import { FIRST_CHART } from './address.ts'
 import { keep, pathToTray, practiseHref, sheetHref, toTray } from './collect.ts'
 import { joinNext, keepTop, moveBy, putBefore, split, takeOut } from './edits.ts'
 import { lookNext, scaleBy } from './look.ts'
+import type { PathPlan } from './types.ts'
 import { CHART_ID, type PathState } from './usePath.ts'
 import { withoutWishLines } from './wishLines.ts'
 
@@ -21,10 +23,19 @@ export const sharedActs = (state: PathState): SharedActs => ({
   practise: () => (state.shape ? practiseHref(state) : undefined),
 })
 
+/** What stands there before anything was asked for gives way to what is typed. */
+const isOpening = ({ tune, chart }: PathPlan): boolean =>
+  tune === undefined && writeChart(chart) === writeChart(readChart(FIRST_CHART).chart)
+
 /** Into the tune's text, at the chord in hand: what is typed goes on from there, and no tune is typed over another. */
 function toBarInHand({ answer, typed, player }: PathState): void {
   const field = document.getElementById(CHART_ID)
   if (!(field instanceof HTMLTextAreaElement)) return
+  if (isOpening(answer.plan)) {
+    field.focus()
+    field.select()
+    return
+  }
   const { chart, chosen } = answer.plan
   const written = writtenPlaces(chart)[chosen]
   const { places } = readChart(withoutWishLines(typed.line, player).chart, player.naming)
