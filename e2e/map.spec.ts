@@ -115,7 +115,9 @@ test('a new chord ends the change, typed with what joins it begins another; Back
   await expect(word(page, 'What it becomes')).toHaveText('E♭maj9')
 })
 
-test('all places of a seventh chord are in sight without scrolling; it opens on what a player takes first', async ({ page }) => {
+test('all places of a seventh chord are in sight without scrolling; it opens on what a player takes first', async ({
+  page,
+}) => {
   await open(page, '?chord=Ebmaj7&arrangement=drop-2&add=9&way=root-moves')
   await expect(page.getByTestId('map-count')).toHaveText(/^18 places, \d+ beyond$/)
   const { scrolls, under } = await sheet(page).evaluate((main) => ({

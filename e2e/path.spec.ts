@@ -454,3 +454,34 @@ test('the tray becomes a path by one act, its shapes held; a top tone is kept as
   // F4 on top: string 2 at fret 6.
   await expect.poll(async () => (await frets(page)).split(' ')[0]).toMatch(/6x$|-6-x$/)
 })
+
+test('Ctrl Z after K takes back the save of a tune: a new one goes, one that was kept over is as it was', async ({
+  page,
+  request,
+}) => {
+  const count = async () => (await (await request.get('/api/tunes')).json()).count as number
+  const before = await count()
+  await open(page, `?${new URLSearchParams({ chart: 'title: Taken Back\n| Dm7 | G7 |' })}`)
+  await page.keyboard.press('k')
+  await expect(page.getByText('Saved to Book: Taken Back')).toBeVisible()
+  await expect.poll(count).toBe(before + 1)
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('h')
+  await expect(page.getByText('held', { exact: true })).toHaveCount(1)
+  await page.keyboard.press('k')
+  const kept = async () => {
+    const { tunes } = await (await request.get('/api/tunes')).json()
+    return (tunes as { title: string; query: string }[]).find(({ title }) => title === 'Taken Back')?.query
+  }
+  await expect.poll(kept).toContain('hold=')
+  await page.keyboard.press('Control+z')
+  await expect.poll(kept).not.toContain('hold=')
+  // It is as this page has seen it: nobody else has changed it.
+  await page.keyboard.press('k')
+  await expect.poll(kept).toContain('hold=')
+  for (const _ of [1, 2]) await page.keyboard.press('Control+z')
+  await expect.poll(kept).not.toContain('hold=')
+  // The hold, the chord that was chosen, and the first save.
+  for (const _ of [1, 2]) await page.keyboard.press('Control+z')
+  await expect.poll(count).toBe(before)
+})

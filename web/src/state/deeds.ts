@@ -7,6 +7,7 @@ import type { DeletedThing } from '../contracts/book.ts'
 import { call, type Method, type Reply } from './http.ts'
 import { newId } from './ids.ts'
 import { tell } from './notices.ts'
+import { $keptLater } from './outbox.ts'
 import { refreshSession } from './session.ts'
 import { joinUndo, stamp } from './undoOrder.ts'
 import { inWindow, keepInWindow } from './windowStorage.ts'
@@ -75,15 +76,28 @@ export function did(words: string, undo: Undoing): void {
 export const leaveDeed = (words: string, undo: Undoing, at: number): void =>
   remember([...deeds, { id: newId(), words, at, undo }].toSorted((a, b) => a.at - b.at))
 
-async function takeBack(id: string): Promise<void> {
+/** One after another: the next goes on from the version that the one before it has made. */
+let turn: Promise<void> = Promise.resolve()
+function takeBack(id: string): Promise<void> {
   const deed = deeds.find((one) => one.id === id)
   tell.hide(id)
-  if (!deed) return
+  if (!deed) return turn
   remember(deeds.filter((one) => one !== deed))
-  const { method, path, body } = deed.undo
+  turn = turn.then(() => sendBack(deed))
+  return turn
+}
+
+const lastMade = new Map<string, { readonly from: number; readonly made: number }>()
+
+async function sendBack(deed: Deed): Promise<void> {
+  const last = lastMade.get(thingOf(deed.undo.path))
+  const undo = last && versionIn(deed.undo) === last.from - 1 ? over(deed.undo, last.made) : deed.undo
+  const { method, path, body } = undo
   const reply = await call<unknown>(method, path, body)
   if (reply.ok) {
-    remember(carriedOn(deed, reply))
+    remember(carriedOn(undo, reply))
+    // A page that has it open goes on from there.
+    if (method === 'PUT') $keptLater.set({ path, value: reply.value })
     tell.done(undoneWords(deed))
   } else {
     // While the server is away it can be taken back later; what was changed since by somebody else can't.
@@ -102,16 +116,25 @@ const versionOf = (value: unknown): number | undefined => {
   const version = (value as { readonly version?: unknown } | undefined)?.version
   return typeof version === 'number' ? version : undefined
 }
-const thingOf = (path: string): string => path.replace(/\/restore$/, '')
+const thingOf = (path: string): string => path.replace(/\/restore$|\?.*$/, '')
+const IN_PATH = /\bversion=(\d+)/
+const versionIn = ({ path, body }: Undoing): number | undefined =>
+  versionOf(body) ?? (IN_PATH.test(path) ? Number(IN_PATH.exec(path)?.[1]) : undefined)
+const over = ({ path, body, ...rest }: Undoing, version: number): Undoing => ({
+  ...rest,
+  path: path.replace(IN_PATH, `version=${version}`),
+  ...(body && { body: { ...body, version } }),
+})
 
 /** Taking back is a change too: what was done to the same thing just before goes on from the version that it made. */
-function carriedOn({ undo }: Deed, reply: Reply<unknown> & { readonly ok: true }): readonly Deed[] {
+function carriedOn(undo: Undoing, reply: Reply<unknown> & { readonly ok: true }): readonly Deed[] {
   const made = versionOf(reply.value)
   const from = versionOf(undo.body) ?? made
   if (made === undefined || from === undefined) return deeds
+  lastMade.set(thingOf(undo.path), { from, made })
   return deeds.map((deed) =>
-    thingOf(deed.undo.path) === thingOf(undo.path) && versionOf(deed.undo.body) === from - 1
-      ? { ...deed, undo: { ...deed.undo, body: { ...deed.undo.body, version: made } } }
+    thingOf(deed.undo.path) === thingOf(undo.path) && versionIn(deed.undo) === from - 1
+      ? { ...deed, undo: over(deed.undo, made) }
       : deed,
   )
 }

@@ -7,11 +7,12 @@ import type { Shape } from '@nestling/core/shape'
 import type { KeptTune, TuneDraft } from '../../contracts/tune.ts'
 import { addressOfTune } from '../../contracts/tuneAddresses.ts'
 import { keepAs } from '../../state/book.ts'
+import { did, type Undoing } from '../../state/deeds.ts'
 import { fretsTextOf, toPractice } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
 import { toSheet, tuneBlock } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
-import { keepTune, type TuneSeen } from '../../state/tunes.ts'
+import { addressOfKept, findTune, keepTune, type TuneSeen } from '../../state/tunes.ts'
 import { tuneDifferences } from '../../words/tuneDiff.ts'
 import { writePlan } from './address.ts'
 import type { PathState } from './usePath.ts'
@@ -43,14 +44,24 @@ export async function keep(state: PathState): Promise<unknown> {
 }
 
 async function keepAsSeen(state: PathState, draft: Omit<TuneDraft, 'remarks'>, over?: TuneSeen): Promise<unknown> {
+  const before = over && (await findTune(over.id))
   const reply = await keepTune(draft, over)
   if (reply.ok) {
-    state.keptAs({ id: reply.value.id, version: reply.value.version })
-    return tell.done(`Saved to Book: ${reply.value.title}`)
+    const { id, version, title } = reply.value
+    state.keptAs({ id, version })
+    return did(`Saved to Book: ${title}`, takingBack(reply.value, before?.ok ? before.value : undefined))
   }
   if (reply.waits) return tell.waits('The tune waits', reply.message)
   const theirs = over && (reply.now as KeptTune | undefined)
   return theirs ? chooseOne(state, draft, theirs) : tell.problem('Not kept', reply.message)
+}
+
+/** What was new goes again; what was kept over is as it was. */
+function takingBack({ id, version }: KeptTune, before: KeptTune | undefined): Undoing {
+  const path = addressOfKept(id)
+  if (!before) return { method: 'DELETE', path: `${path}?version=${version}` }
+  const { title, query, chords, remarks } = before
+  return { method: 'PUT', path, body: { title, query, chords, remarks, version } }
 }
 
 /** Somebody else has kept it since it was opened here: both are told, and the player keeps one, the other, or both. */
