@@ -41,7 +41,7 @@ test('on a full disk every write is refused with 507 and nothing is changed; wit
     const { address, child } = await startServer({ PORT: '0', NESTLING_DATA: disk.folder })
     const before = await kept(address)
     expect((await fetch(`${address}healthz`)).status).toBe(200)
-    disk.fill()
+    disk.fillUp()
     for (const { route, path, body } of writes) {
       const { status, json } = await ask(address, route.split(' ')[0] as string, path, body)
       expect(json, route).toMatchObject({ error: expect.stringContaining('Nothing was kept.'), field: 'storage' })

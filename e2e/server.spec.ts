@@ -204,7 +204,7 @@ test('a database that is damaged is told in one line, with the way back, and lef
   await ended(first.child)
   const file = join(folder, 'nestling.db')
   const bytes = readFileSync(file)
-  bytes.fill(0xa5, 4096 * 2, 4096 * 2 + 200)
+  Buffer.alloc(200, 0xa5).copy(bytes, 4096 * 2)
   writeFileSync(file, bytes)
   const second = await startServer({ PORT: '0', NESTLING_DATA: folder })
   expect(second.line).toMatch(

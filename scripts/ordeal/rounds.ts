@@ -117,7 +117,7 @@ export async function fullRound(disk: SmallDisk, name: string, afterMs: number):
     name,
     () => isOver,
     () => {
-      setTimeout(() => disk.fill(), afterMs)
+      setTimeout(() => disk.fillUp(), afterMs)
       setTimeout(
         () => {
           isOver = true

@@ -7,7 +7,7 @@ import { join } from 'node:path'
 export interface SmallDisk {
   readonly folder: string
   /** To its last byte. */
-  readonly fill: () => void
+  readonly fillUp: () => void
   readonly free: () => void
   readonly remove: () => void
 }
@@ -23,7 +23,7 @@ export function smallDisk(megabytes: number): SmallDisk | undefined {
   const filler = join(folder, 'filler')
   return {
     folder,
-    fill: () => {
+    fillUp: () => {
       // Somebody else writes meanwhile: until the system says that nothing more will go.
       for (let size = 1 << 20; size >= 1; size = size > 4096 ? size / 2 : 0)
         try {

@@ -25,6 +25,7 @@ function withTunings(tunings: readonly OwnTuning[]) {
 /** What waits for the server has a number of the page's own, below nought. */
 const ownNumber = (): number => -1 - Math.floor(Math.random() * 1e9)
 export const waits = (id: number): boolean => id < 0
+const NEVER_SENT: Reply<undefined> = { ok: true, value: undefined }
 const waitingAs = (id: number): string => `instrument ${id}`
 
 /** @param id Of one that waits already: it changes while it waits. */
@@ -33,7 +34,11 @@ export async function addInstrument(draft: InstrumentDraft, id = ownNumber()): P
     ...{ method: 'POST', path: '/api/instruments', body: { ...draft }, name: draft.name },
     as: waitingAs(id),
   })
-  if (reply.ok) withInstruments([...$session.get().instruments, reply.value])
+  if (reply.ok) {
+    // It may have waited, and been refused for its name.
+    renumbered(id, reply.value.id)
+    withInstruments([...$session.get().instruments.filter((one) => one.id !== id), reply.value])
+  }
   const asked = !reply.ok && reply.waits ? instrumentFrom(draft) : undefined
   if (reply.ok || !asked?.ok) return reply
   const value: KeptInstrument = { ...asked.value, id, version: 0 }
@@ -103,10 +108,8 @@ export const showInstrument = (now: KeptInstrument): void =>
   withInstruments($session.get().instruments.map((other) => (other.id === now.id ? now : other)))
 
 export async function removeInstrument(id: number): Promise<Reply<undefined>> {
-  const reply: Reply<undefined> =
-    waits(id) && waitNoLonger(waitingAs(id))
-      ? { ok: true, value: undefined }
-      : await call<undefined>('DELETE', `/api/instruments/${id}`)
+  if (waits(id)) waitNoLonger(waitingAs(id))
+  const reply = waits(id) ? NEVER_SENT : await call<undefined>('DELETE', `/api/instruments/${id}`)
   if (reply.ok) withInstruments($session.get().instruments.filter((instrument) => instrument.id !== id))
   return reply
 }
@@ -131,10 +134,8 @@ export async function addTuning(draft: OwnTuningDraft): Promise<Reply<OwnTuning>
 }
 
 export async function removeTuning(id: number): Promise<Reply<undefined>> {
-  const reply: Reply<undefined> =
-    waits(id) && waitNoLonger(tuningAs(id))
-      ? { ok: true, value: undefined }
-      : await call<undefined>('DELETE', `/api/tunings/${id}`)
+  if (waits(id)) waitNoLonger(tuningAs(id))
+  const reply = waits(id) ? NEVER_SENT : await call<undefined>('DELETE', `/api/tunings/${id}`)
   if (reply.ok) withTunings($session.get().tunings.filter((tuning) => tuning.id !== id))
   return reply
 }

@@ -93,13 +93,8 @@ export async function keepOrWait<Value>(keeping: Keeping): Promise<Reply<Value>>
 const waitingFor = ({ method, path, as }: Pick<Keeping, 'method' | 'path' | 'as'>): Waiting | undefined =>
   allWaiting().find((one) => (as === undefined ? method === 'PUT' && one.path === path : one.as === as))
 
-/** What waited under a word is wanted no longer. False where nothing waits: it is kept, or was never asked for. */
-export function waitNoLonger(as: string): boolean {
-  const all = allWaiting()
-  const rest = all.filter((one) => one.as !== as)
-  if (rest.length < all.length) write(rest)
-  return rest.length < all.length
-}
+/** What waited under a word is wanted no longer. */
+export const waitNoLonger = (as: string): void => write(allWaiting().filter((one) => one.as !== as))
 
 /** A later change of the same thing takes the place of the one that waits, over the version that that one has seen. */
 export function letWait(keeping: Keeping, since = new Date().toISOString()): void {

@@ -49,7 +49,10 @@ async function keepAsSeen(state: PathState, draft: Omit<TuneDraft, 'remarks'>, o
   if (reply.ok) {
     const { id, version, title } = reply.value
     state.keptAs({ id, version })
-    return did(`Saved to Book: ${title}`, takingBack(reply.value, before?.ok ? before.value : undefined))
+    const words = `Saved to Book: ${title}`
+    // What it was kept over is not known: then there is no way back to it.
+    if (before && !before.ok && before.status !== 404) return tell.done(words)
+    return did(words, takingBack(reply.value, before?.ok ? before.value : undefined))
   }
   if (reply.waits) return tell.waits('The tune waits', reply.message)
   const theirs = over && (reply.now as KeptTune | undefined)

@@ -28,11 +28,11 @@ const isOpening = ({ tune, chart }: PathPlan): boolean =>
   tune === undefined && writeChart(chart) === writeChart(readChart(FIRST_CHART).chart)
 
 /** Into the tune's text, at the chord in hand: what is typed goes on from there, and no tune is typed over another. */
-function toBarInHand({ answer, typed, player }: PathState): void {
+function toBarInHand({ plan, answer, typed, player }: PathState): void {
   const field = document.getElementById(CHART_ID)
   if (!(field instanceof HTMLTextAreaElement)) return
-  if (isOpening(answer.plan)) {
-    field.focus()
+  field.focus()
+  if (isOpening(plan)) {
     field.select()
     return
   }
@@ -40,7 +40,6 @@ function toBarInHand({ answer, typed, player }: PathState): void {
   const written = writtenPlaces(chart)[chosen]
   const { places } = readChart(withoutWishLines(typed.line, player).chart, player.naming)
   const at = written && places[written.bar]?.[written.slot]?.to
-  field.focus()
   const caret = at ?? field.value.length
   field.setSelectionRange(caret, caret)
 }
