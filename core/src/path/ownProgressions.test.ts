@@ -41,6 +41,6 @@ test('of 63 progressions the best way takes what was written down beforehand, bu
     misses.push(...missed)
   }
   expect(OWN_PROGRESSIONS).toHaveLength(63)
-  expect([chords, misses.length]).toEqual([233, 5])
-  expect(ways).toBe(58)
+  expect([chords, misses.length]).toEqual([233, 4])
+  expect(ways).toBe(59)
 })

@@ -41,16 +41,18 @@ export const PATH_WISHES: PathWishes = {
   aboveBass: false,
 }
 
-/** Strumming hides how voices go; a form that is barred slides; beside a bass player the bass is somebody else's. */
-const VOICES_STRUMMED = 0.25
-const HAND_BARRED = 0.5
+/** Who strums lifts the hand between grips, and the strum hides how voices go: a step counts a quarter. */
+const STRUMMED = 0.25
 
-/** What counts in this manner. */
+/** What counts in this manner; beside a bass player the bass is somebody else's. */
 export function weightsFor(weights: PathWeights, { manner, ensemble }: SettledWishes): PathWeights {
+  const step = manner === 'open' || manner === 'barre' ? STRUMMED : 1
   return {
     ...weights,
-    voices: weights.voices * (manner === 'open' || manner === 'barre' ? VOICES_STRUMMED : 1),
-    hand: weights.hand * (manner === 'barre' ? HAND_BARRED : 1),
+    voices: weights.voices * step,
+    hand: weights.hand * step,
+    stays: weights.stays * step,
+    slides: weights.slides * step,
     bass: ensemble === 'alone' ? weights.bass : 0,
   }
 }

@@ -213,15 +213,15 @@ export function featureReader(chord: Chord, neck: Neck, hand: HandProfile, conte
         const isUnder = lowest > 3 ? at > firstPressed : fretOf[at - 1] === 1 && at < lastPressed
         if (fretOf[at] === 0 && isUnder) add(AT.openAmid, 1)
       }
-      return
     }
     // The lowest string is not always the lowest tone, so the bass is looked for by its pitch.
     if (degree[0] === tones.root) {
       let bass = 0
       while (soundingMidi(neck, stringOf[bass] as number, fretOf[bass] as number) !== midi[0]) bass++
-      // A ninth chord has its third one fret under the root: that is no turned form yet.
-      add(AT.turned, Math.min(2, Math.max(0, (fretOf[bass] as number) - lowest - 1)))
+      // A ninth chord has its third one fret under the root, open C and G have theirs two: those are no turned forms yet.
+      add(AT.turned, Math.min(2, Math.max(0, (fretOf[bass] as number) - lowest - (open > 0 ? 2 : 1))))
     }
+    if (open > 0) return
     // Back to the lowest fret lies the index, which may lie across; elsewhere a finger bends away from the others.
     for (let at = 1; at < count; at++)
       if (fretOf[at] !== lowest) add(AT.diagonal, Math.max(0, (fretOf[at - 1] as number) - (fretOf[at] as number)))

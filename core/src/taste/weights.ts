@@ -24,7 +24,7 @@ export const WEIGHTS: Readonly<Record<TasteTerm, Weight>> = {
   openRings: { base: -0.35 },
   openFar: { base: 0.7 },
   openAmid: { base: 1.5 },
-  upTheNeck: { base: 0.1, groups: { strum: 0.1, free: 0.18, top: -0.05 } },
+  upTheNeck: { base: 0.1, groups: { strum: 0.1, free: 0.17, top: -0.05 } },
   few: { base: 1.25, groups: { barre: 1.85 } },
   many: { base: 2.1 },
   highBass: { base: 2.25, groups: { strum: -1.5, top: -0.95, band: -0.75 } },
