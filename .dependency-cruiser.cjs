@@ -2,7 +2,7 @@
  * The layout, as a table: what each folder may import. Every other arrow is refused.
  *
  *   core      result ← pitch ← chord ← neck ← voicing ← hand ← taste ← shape ← name ← near ← key ← lane ← request ← answer ← map ← time
- *             ← arpeggio ← ear ← progression ← chart ← path ← practice ← sheet: a folder builds on those before it, on no package, and through their index.ts
+ *             ← arpeggio ← ear ← progression ← chart ← tune ← path ← practice ← sheet: a folder builds on those before it, on no package, and through their index.ts
  *   formats   core, and the packages that read and write
  *   web       the table below
  */
@@ -27,6 +27,7 @@ const CORE = [
   'ear',
   'progression',
   'chart',
+  'tune',
   'path',
   'practice',
   'sheet',
@@ -70,6 +71,7 @@ const SCREEN = 'react|react-dom|@mantine|@nanostores|@dnd-kit|@tanstack|@tabler|
 const FORMAT_PACKAGES = ['papaparse', 'fast-xml-parser', 'fast-xml-builder', 'fflate', '@tonejs/midi', 'midifile']
 
 const TESTS = '\\.(test|bench|testkit)\\.tsx?$'
+const TESTKITS = '\\.testkit\\.ts$'
 const ERROR = { severity: 'error' }
 
 const coreRules = CORE.map((folder, index) => ({
@@ -123,7 +125,13 @@ module.exports = {
       ...ERROR,
       name: 'from-outside-through-the-index',
       from: { path: '^(web|formats)/' },
-      to: { path: '^(core|formats)/src/', pathNot: ['/index\\.ts$', '^formats/src/'] },
+      to: { path: '^(core|formats)/src/', pathNot: ['/index\\.ts$', '^formats/src/', TESTKITS] },
+    },
+    {
+      ...ERROR,
+      name: 'testkits-are-for-tests',
+      from: { pathNot: TESTS },
+      to: { path: TESTKITS },
     },
     {
       ...ERROR,

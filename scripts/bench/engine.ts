@@ -8,15 +8,10 @@ import { DEPTHS, readKey, scalesFor } from '../../core/src/key/index.ts'
 import { type KeyQuestion, keyOnNeck, usualAsks } from '../../core/src/lane/index.ts'
 import { namesOf } from '../../core/src/name/index.ts'
 import { COMMON_TUNINGS, neckOf, STANDARD_INSTRUMENT } from '../../core/src/neck/index.ts'
-import {
-  PATH_WEIGHTS,
-  PATH_WISHES,
-  type PathQuestion,
-  pathSolver,
-  rememberingSolver,
-} from '../../core/src/path/index.ts'
+import { PATH_WISHES, type PathQuestion, pathSolver, rememberingSolver } from '../../core/src/path/index.ts'
 import { type Player, readQuestion } from '../../core/src/request/index.ts'
 import { must } from '../../core/src/result/index.ts'
+import { PATH_WEIGHTS } from '../../core/src/tune/index.ts'
 import { everyVoicing, everyVoicingOfTones } from '../../core/src/voicing/everyVoicing.testkit.ts'
 import { searchVoicings, type VoicingQuery } from '../../core/src/voicing/index.ts'
 import { medianMs, ms, printTable } from './table.ts'

@@ -53,8 +53,7 @@ const changed = JSON.stringify(notebook)
 const query = `chart=${encodeURIComponent(tune(500))}`
 const long = await ask('api/tunes', {
   title: 'The longest',
-  query,
-  chords: Array.from({ length: 500 }, (_, index) => ({ symbol: CHORDS[index % 8], frets: FRETS[index % 8] })),
+  tune: { chart: tune(500), way: Array.from({ length: 500 }, (_, index) => FRETS[index % 8]).join(',') },
 })
 const longest = `api/tunes/${JSON.parse(long.text).id}`
 const copy = JSON.parse((await ask('api/copies', {})).text).id

@@ -73,10 +73,9 @@ export async function tabsRound(browser: Browser, folder: string, index: number)
 export async function browsersRound(browser: Browser, folder: string, index: number): Promise<Round> {
   const server = await startServer({ PORT: '0', NESTLING_DATA: folder })
   const title = `Low Tide ${index}`
-  const query = `chart=${encodeURIComponent(`title: ${title}\n| Dm7 | G7 |`)}`
+  const tune = { chart: `title: ${title}\n| Dm7 | G7 |` }
   const { json } = await ask(server.address, 'POST', 'tunes', {
-    ...{ title, query, remarks: '' },
-    chords: [{ symbol: 'Dm7', frets: null }],
+    ...{ title, tune, remarks: '' },
   })
   const pages: Page[] = []
   for (const bars of ['| Dm9 | G7 |', '| Dm7 | G13 |']) {

@@ -65,8 +65,7 @@ const sheet = (title: string) => ({
 })
 const tune = (title: string) => ({
   title,
-  query: `chart=${encodeURIComponent('| Am7 | Dm7 |')}`,
-  chords: [{ symbol: 'Am7', frets: '5x555x' }],
+  tune: { chart: '| Am7 | Dm7 |', way: '5x555x,none' },
   remarks: NOTE,
 })
 const instrument = (name: string) => ({

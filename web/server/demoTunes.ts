@@ -3,9 +3,10 @@ import { playedChart, readChart } from '@nestling/core/chart'
 import { writeSymbol } from '@nestling/core/chord'
 import { MEDIUM_HAND } from '@nestling/core/hand'
 import { type Instrument, neckOf } from '@nestling/core/neck'
-import { findPath, type HeldShape, PATH_WEIGHTS, PATH_WISHES } from '@nestling/core/path'
+import { findPath, PATH_WISHES } from '@nestling/core/path'
 import { must } from '@nestling/core/result'
-import { readFrets, writeFrets } from '@nestling/core/voicing'
+import { type HeldShape, PATH_WEIGHTS, readTune, writeTune } from '@nestling/core/tune'
+import { readFrets } from '@nestling/core/voicing'
 import type { TuneDraft } from '../src/contracts/tune.ts'
 import { DEMO_SHAPES } from './demoData.ts'
 
@@ -54,15 +55,9 @@ export const demoTunes = (instrument: Instrument): readonly TuneDraft[] =>
     return {
       title: chart.title,
       remarks: '',
-      query: new URLSearchParams({
-        chart: text,
-        ...(held.length > 0
-          ? { hold: held.map(({ chord, frets }) => `${chord + 1}:${writeFrets(frets)}`).join(',') }
-          : {}),
-      }).toString(),
-      chords: chords.map(({ chord }, index) => ({
-        symbol: writeSymbol(chord, { ascii: true }),
-        frets: shapes[index] ? writeFrets(shapes[index].frets) : null,
-      })),
+      tune: writeTune(
+        { ...readTune({ chart: text }).tune, held, way: shapes.map((shape) => shape?.frets) },
+        instrument.tuning,
+      ),
     }
   })

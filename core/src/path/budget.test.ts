@@ -4,7 +4,8 @@ import { readSymbol } from '../chord/index.ts'
 import { MEDIUM_HAND } from '../hand/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
-import { findPath, PATH_WEIGHTS, PATH_WISHES, type PathQuestion, pathSolver } from './index.ts'
+import { PATH_WEIGHTS } from '../tune/index.ts'
+import { findPath, PATH_WISHES, type PathQuestion, pathSolver } from './index.ts'
 
 const asked = (symbols: readonly string[], loop = false): PathQuestion => ({
   chords: symbols.map((symbol) => must(readSymbol(symbol))),

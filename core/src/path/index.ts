@@ -8,10 +8,7 @@ export { indexPlace } from './candidates.ts'
 export type { Alternative, PathSolver } from './path.ts'
 export { findPath, MOST_PATH_CHORDS, pathSolver, rememberingSolver, stepsOf } from './path.ts'
 export { pairVoices, stepBetween } from './stepCost.ts'
-export type { HeldTune, NotAsItWas, TopTone } from './transposed.ts'
-export { transposedTune } from './transposed.ts'
 export type {
-  HeldShape,
   PathFound,
   PathGap,
   PathGapReason,
@@ -19,11 +16,10 @@ export type {
   PathShape,
   PathStep,
   PathWay,
-  PathWeights,
   PathWishes,
   SettledWishes,
   ShapeParts,
   StepParts,
 } from './types.ts'
 export { type WantedShape, wantedTests } from './wanted.ts'
-export { PATH_WEIGHTS, PATH_WISHES, settledWishes } from './weights.ts'
+export { PATH_WISHES, settledWishes } from './weights.ts'

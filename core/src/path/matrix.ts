@@ -4,8 +4,9 @@
  * Read `stepBetween` first; every number here must equal its cost.
  */
 import type { Finger } from '../hand/index.ts'
+import type { PathWeights } from '../tune/index.ts'
 import { wantsMoves } from './stepCost.ts'
-import type { PathShape, PathWeights, PathWishes } from './types.ts'
+import type { PathShape, PathWishes } from './types.ts'
 import {
   BASS_LEAP,
   BASS_LINE_BROKEN,

@@ -4,8 +4,9 @@ import { MEDIUM_HAND } from '../hand/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
 import { ringsOpen } from '../taste/index.ts'
+import { PATH_WEIGHTS } from '../tune/index.ts'
 import { writeFrets } from '../voicing/index.ts'
-import { findPath, PATH_WEIGHTS, PATH_WISHES } from './index.ts'
+import { findPath, PATH_WISHES } from './index.ts'
 import { OWN_PROGRESSIONS, type OwnProgression } from './ownProgressions.testkit.ts'
 
 const compact = (text: string) => text.replaceAll('-', '')

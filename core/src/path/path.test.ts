@@ -5,12 +5,12 @@ import { MEDIUM_HAND } from '../hand/index.ts'
 import { fingertipMm, neckOf, readTuning, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
 import { ENSEMBLES, MANNERS } from '../taste/index.ts'
+import { PATH_WEIGHTS } from '../tune/index.ts'
 import { type Frets, readFrets, writeFrets } from '../voicing/index.ts'
 import { everyWay } from './everyWay.testkit.ts'
 import {
   type Alternative,
   findPath,
-  PATH_WEIGHTS,
   PATH_WISHES,
   type PathFound,
   type PathQuestion,

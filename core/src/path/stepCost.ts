@@ -1,6 +1,7 @@
 /** What it costs to go from one shape to the next, term by term: the plain version that the fast one must equal. */
 import type { Midi } from '../pitch/index.ts'
-import type { PathShape, PathStep, PathWeights, PathWishes } from './types.ts'
+import type { PathWeights } from '../tune/index.ts'
+import type { PathShape, PathStep, PathWishes } from './types.ts'
 import {
   BASS_LEAP,
   BASS_LINE_BROKEN,

@@ -1,76 +1,21 @@
 /** Path: a tune as shapes in time, chosen so that all of it together costs least. */
-import type { Chord, OmissionSchool } from '../chord/index.ts'
+import type { Chord } from '../chord/index.ts'
 import type { Fingering, HandProfile } from '../hand/index.ts'
-import type { Neck, StringIndex, StringSet } from '../neck/index.ts'
+import type { Neck } from '../neck/index.ts'
 import type { Degree, Midi } from '../pitch/index.ts'
 import type { Ensemble, Manner, Taste } from '../taste/index.ts'
-import type { ArrangementChoice, Frets, OpenStrings } from '../voicing/index.ts'
+import type { HeldShape, PathWeights, TuneWishes } from '../tune/index.ts'
+import type { Frets, OpenStrings } from '../voicing/index.ts'
 
-/**
- * What counts, and how much. The grip decides, by what a player takes first; steps choose among good grips. A shape that
- * stays costs nothing.
- */
-export interface PathWeights {
-  /** For each point of a shape's taste. */
-  readonly taste: number
-  /** For each semitone that the voices go, paired so that their sum is least; a voice without a partner counts as two. */
-  readonly voices: number
-  /** For each mm between the places of the two index fingers. */
-  readonly hand: number
-  /** For each 25 mm of that beyond 100 mm. */
-  readonly far: number
-  /** For each tone that stays on its string and fret; it takes off. */
-  readonly stays: number
-  /** For each finger that stays or slides along its string; it takes off. */
-  readonly slides: number
-  /** For each semitone by which the top voice leaps beyond a major third. */
-  readonly top: number
-  /** For each semitone by which the bass leaps beyond a fifth, where nobody else plays it. */
-  readonly bass: number
-  /** For another shape of the chord before. */
-  readonly same: number
-}
-
-/** What a chord's shape may be. What is `undefined` is left free. */
-export interface PathWishes {
-  /** What the right hand does decides strings, voices and open strings; without it what is usual for these chords. */
-  readonly manner?: Manner | undefined
-  /** Who plays along decides the bass. */
+/** A tune's wishes, and who plays along, which decides the bass. */
+export interface PathWishes extends TuneWishes {
   readonly ensemble: Ensemble
-  /** Any of these sets sounds; without them every set that the chord fits, or of `voices` strings. */
-  readonly strings?: readonly StringSet[] | undefined
-  readonly voices?: number | undefined
-  /** Any of these; an empty list is any arrangement. */
-  readonly arrangements: readonly ArrangementChoice[]
-  readonly fretMin: number
-  readonly fretMax: number
-  /** Without it as the manner has it. */
-  readonly open?: OpenStrings | undefined
-  /** What may be left out; without it whatever fits who plays. */
-  readonly school?: OmissionSchool | undefined
-  /** The root lies on these strings in turn, chord by chord, where that costs little. */
-  readonly roots?: readonly StringIndex[] | undefined
-  /** The same strings sound all the way, each voice on its own. */
-  readonly stream: boolean
-  /** The top voice goes by step: a whole tone at most. */
-  readonly topStepwise: boolean
-  /** The bass goes by step, one way where it can. */
-  readonly bassLine?: 'rising' | 'falling' | undefined
-  /** No tone in the bass player's range. */
-  readonly aboveBass: boolean
 }
 
 /** Wishes with nothing left to what is usual. */
 export interface SettledWishes extends PathWishes {
   readonly manner: Manner
   readonly open: OpenStrings
-}
-
-/** A shape that must be taken, whatever else is asked. */
-export interface HeldShape {
-  /** Index among the chords. */
-  readonly chord: number
-  readonly frets: Frets
 }
 
 export interface PathQuestion {

@@ -1,18 +1,7 @@
 import { ringsOpen, usualMannerOf } from '../taste/index.ts'
-import type { PathQuestion, PathWeights, PathWishes, SettledWishes } from './types.ts'
-
-/** Worked out on tunes with what players take in them: the grip first, then the way of the hand, then the voices. */
-export const PATH_WEIGHTS: PathWeights = {
-  taste: 3,
-  voices: 0.12,
-  hand: 0.015,
-  far: 2,
-  stays: -0.15,
-  slides: -0.1,
-  top: 0.1,
-  bass: 0.1,
-  same: 4,
-}
+import type { PathWeights } from '../tune/index.ts'
+import { TUNE_WISHES } from '../tune/index.ts'
+import type { PathQuestion, PathWishes, SettledWishes } from './types.ts'
 
 /** A voice that has no partner in the other chord counts as two semitones. */
 export const UNPAIRED = 2
@@ -31,15 +20,8 @@ export const ROOT_ELSEWHERE = 2
 
 export const MOST_CANDIDATES = 48
 
-export const PATH_WISHES: PathWishes = {
-  ensemble: 'alone',
-  arrangements: [],
-  fretMin: 1,
-  fretMax: 15,
-  stream: false,
-  topStepwise: false,
-  aboveBass: false,
-}
+/** Before anything is asked. */
+export const PATH_WISHES: PathWishes = { ...TUNE_WISHES, fretMax: 15, ensemble: 'alone' }
 
 /** Who strums lifts the hand between grips, and the strum hides how voices go: a step counts a quarter. */
 const STRUMMED = 0.25

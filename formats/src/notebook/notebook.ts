@@ -4,10 +4,11 @@
  * What stands in a table is checked by whoever owns it: here only the frame is read.
  */
 import { fail, ok, type Result } from '@nestling/core/result'
+import { tuneOfEarlier } from '@nestling/core/tune'
 import { type FileProblem, problem } from '../file/index.ts'
 
 export const NOTEBOOK_FORMAT = 'nestling-notebook'
-export const NOTEBOOK_VERSION = 2
+export const NOTEBOOK_VERSION = 3
 
 /** In the order in which they can be put back: what is referred to comes first. */
 export const NOTEBOOK_TABLES = [
@@ -83,7 +84,13 @@ const UPGRADES: Readonly<Record<number, (tables: Record<string, unknown>) => Rec
     tunes: withMore(tables['tunes'], { remarks: '' }),
     sheets: [],
   }),
+  // Until version 2 a tune was an address and its chords.
+  2: (tables) => ({
+    ...tables,
+    tunes: Array.isArray(tables['tunes']) ? tables['tunes'].map((row) => tuneOfEarlier(row, parse)) : tables['tunes'],
+  }),
 }
+const parse = (query: string) => new URLSearchParams(query)
 const withMore = (rows: unknown, more: object): unknown =>
   Array.isArray(rows) ? rows.map((row) => (isRecord(row) ? { ...more, ...row } : row)) : rows
 

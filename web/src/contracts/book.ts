@@ -1,7 +1,8 @@
 /** What the Book holds, as its page is given it. */
 import type { BlockKind, Paper } from '@nestling/core/sheet'
+import type { TuneChord } from '@nestling/core/tune'
 import type { KeptSet } from './progression.ts'
-import type { KeptTune, TuneChord } from './tune.ts'
+import type { KeptTune } from './tune.ts'
 
 /** A list shows as many chords of a tune of which no shape is kept. */
 export const TUNE_CHORDS_SHOWN = 8

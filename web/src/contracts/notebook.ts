@@ -8,7 +8,7 @@ import { Settings } from './settingsSchema.ts'
 import { KeptShapeDraft } from './shape.ts'
 import { SheetDraft } from './sheet.ts'
 import { text } from './text.ts'
-import { TuneDraft } from './tune.ts'
+import { TUNE_ENTRIES } from './tune.ts'
 
 const moment = v.pipe(v.string(), v.isoTimestamp('a time such as 2026-11-23T18:05:00.000Z'))
 const between = (least: number, most: number) =>
@@ -35,7 +35,7 @@ export const NOTEBOOK_ROWS = {
   settings: setting,
   instruments: v.strictObject({ ...InstrumentDraft.entries, id: ownId }),
   tunings: OwnTuningDraft,
-  tunes: v.strictObject({ ...TuneDraft.entries, id: ownId, createdAt: moment }),
+  tunes: v.strictObject({ ...TUNE_ENTRIES, id: ownId, createdAt: moment }),
   shapes: v.strictObject({ ...KeptShapeDraft.entries, createdAt: moment }),
   sets: v.strictObject({ ...KeptSetDraft.entries, createdAt: moment }),
   tray: v.omit(TrayDraft, ['version']),

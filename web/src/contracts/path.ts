@@ -1,6 +1,7 @@
 /** What `POST /api/path` takes; core reads the music in it. */
-import { PATH_WEIGHTS } from '@nestling/core/path'
+
 import { ENSEMBLES, MANNERS } from '@nestling/core/taste'
+import { PATH_WEIGHTS } from '@nestling/core/tune'
 import * as v from 'valibot'
 import { text } from './text.ts'
 

@@ -1,15 +1,17 @@
-/** A tune as it is kept: its chart and wishes as an address, and the shapes of the way through it. */
+/** A tune as it is kept: its title, its texts as core reads them, and what a file said besides. */
+import { TUNE_FIELDS, type TuneField, type TuneTexts, tuneOfEarlier } from '@nestling/core/tune'
 import * as v from 'valibot'
 import { text } from './text.ts'
 
 export const MOST_TUNE_CHORDS = 512
+const MOST_TEXT = 24_000
 
-const chord = v.strictObject({
-  symbol: text(48),
-  /** `null` where it has no shape. */
-  frets: v.nullable(text(60)),
-})
-export type TuneChord = v.InferOutput<typeof chord>
+const fields = Object.fromEntries(TUNE_FIELDS.map((field) => [field, v.optional(text(MOST_TEXT))])) as Record<
+  TuneField,
+  ReturnType<typeof optionalText>
+>
+const optionalText = () => v.optional(text(MOST_TEXT))
+const texts = v.strictObject({ ...fields, chart: text(MOST_TEXT) }) satisfies v.GenericSchema<TuneTexts>
 
 const entries = {
   title: v.pipe(
@@ -18,20 +20,24 @@ const entries = {
     v.minLength(1, 'a name of 1 to 60 characters'),
     v.maxLength(60, 'a name of at most 60 characters'),
   ),
-  query: text(24_000),
-  chords: v.pipe(
-    v.array(chord),
-    v.minLength(1, 'a chord or more'),
-    v.maxLength(MOST_TUNE_CHORDS, `at most ${MOST_TUNE_CHORDS} chords`),
-  ),
+  tune: texts,
   /** Lines of the file that it came from which a chart has no place for. */
   remarks: v.optional(text(4000), ''),
 }
-export const TuneDraft = v.strictObject(entries)
+/** A row as a file holds it, brought up to this form. */
+export const TUNE_ENTRIES = entries
+/** What waits in a browser, or comes from a page that an upgrade found open, may be of an earlier form. */
+const asNow = <Schema extends v.GenericSchema>(schema: Schema) =>
+  v.pipe(
+    v.unknown(),
+    v.transform((row) => tuneOfEarlier(row, (query) => new URLSearchParams(query))),
+    schema,
+  )
+export const TuneDraft = asNow(v.strictObject(entries))
 export type TuneDraft = v.InferOutput<typeof TuneDraft>
 
 /** Over the version that is changed. */
-export const TuneChange = v.strictObject({ ...entries, version: v.pipe(v.number(), v.integer(), v.minValue(1)) })
+export const TuneChange = asNow(v.strictObject({ ...entries, version: v.pipe(v.number(), v.integer(), v.minValue(1)) }))
 export type TuneChange = v.InferOutput<typeof TuneChange>
 
 export interface KeptTune extends TuneDraft {

@@ -1,19 +1,10 @@
 /** Kept tunes as music, and music as tunes to keep: what files and sheets hold of a tune. */
-import {
-  inHand,
-  patternOf,
-  playedChart,
-  playedShapes,
-  readChart,
-  type TuneInHand,
-  writeChart,
-} from '@nestling/core/chart'
-import { writeSymbol } from '@nestling/core/chord'
-import { readTuning, type Tuning, writeTuning } from '@nestling/core/neck'
+import { inHand, patternOf, playedShapes, type TuneInHand } from '@nestling/core/chart'
+import type { Tuning } from '@nestling/core/neck'
 import type { SheetTune } from '@nestling/core/sheet'
-import { BASS_LINES, type BassLine, readPattern, writePattern } from '@nestling/core/time'
-import { readFrets, writeFrets } from '@nestling/core/voicing'
-import { type KeptTune, MOST_TUNE_CHORDS, type TuneDraft } from './tune.ts'
+import type { BassLine } from '@nestling/core/time'
+import { readTune, writeTune } from '@nestling/core/tune'
+import type { KeptTune, TuneDraft } from './tune.ts'
 
 export interface TuneMusic {
   readonly tune: TuneInHand
@@ -23,23 +14,13 @@ export interface TuneMusic {
 }
 
 /** @param own The instrument's tuning: a tune that names none was made for it. */
-export function musicOf(
-  { title, query, chords }: Pick<KeptTune, 'title' | 'query' | 'chords'>,
-  own: Tuning,
-): TuneMusic {
-  const asked = new URLSearchParams(query)
-  const { chart } = readChart(asked.get('chart') ?? '')
-  const stated = readTuning(asked.get('tuning') ?? '')
-  const tuning = stated.ok ? stated.value : own
-  const pattern = readPattern((asked.get('hand') ?? '').replaceAll('_', ' '))
-  const held = chords.map(({ frets }) => {
-    const read = frets === null ? undefined : readFrets(frets, tuning.strings.length)
-    return read?.ok ? { frets: read.value } : undefined
-  })
+export function musicOf({ title, tune: texts }: Pick<KeptTune, 'title' | 'tune'>, own: Tuning): TuneMusic {
+  const { tune } = readTune(texts, own)
+  const shapes = tune.way.map((frets) => frets && { frets })
   return {
-    tune: inHand({ ...chart, title }, tuning, held),
-    pattern: pattern.ok ? writePattern(pattern.value) : patternOf(chart),
-    bass: BASS_LINES.find((line) => line === asked.get('line')) ?? 'roots',
+    tune: inHand({ ...tune.chart, title }, tune.tuning ?? own, shapes),
+    pattern: tune.pattern,
+    bass: tune.bass,
   }
 }
 
@@ -49,23 +30,27 @@ export const sheetTuneOf = (kept: KeptTune, own: Tuning): SheetTune => {
 }
 
 /** A tune that was read from a file, as the Book keeps it: its shapes are held, so that Path leaves them as they are. */
-export function tuneDraftOf(tune: TuneInHand, remarks: readonly string[], fallbackTitle: string): TuneDraft {
-  const { chart } = tune
-  const shapes = playedShapes(tune)
-  const { chords } = playedChart(chart)
-  const hold = shapes
-    .slice(0, MOST_TUNE_CHORDS)
-    .flatMap((held, index) => (held ? [`${index + 1}:${writeFrets(held.frets)}`] : []))
-  const query = new URLSearchParams({ chart: writeChart(chart), tuning: writeTuning(tune.tuning) })
-  if (hold.length > 0) query.set('hold', hold.join(','))
-  if (shapes.some((held) => held?.frets.includes(0))) query.set('open', 'allow')
+export function tuneDraftOf(
+  { chart, tuning, shapes }: TuneInHand,
+  remarks: readonly string[],
+  fallbackTitle: string,
+): TuneDraft {
+  const way = playedShapes({ chart, tuning, shapes }).map((held) => held?.frets)
+  const { tune } = readTune({ chart: '' })
   return {
     title: (chart.title || fallbackTitle).slice(0, 60),
-    query: query.toString().replaceAll('%2C', ',').replaceAll('%7C', '|').replaceAll('%3A', ':'),
-    chords: chords.slice(0, MOST_TUNE_CHORDS).map(({ chord }, index) => {
-      const held = shapes[index]
-      return { symbol: writeSymbol(chord, { ascii: true }), frets: held ? writeFrets(held.frets) : null }
-    }),
+    tune: writeTune(
+      {
+        ...tune,
+        chart,
+        tuning,
+        pattern: patternOf(chart),
+        wishes: { ...tune.wishes, ...(way.some((frets) => frets?.includes(0)) ? { open: 'allow' } : {}) },
+        held: way.flatMap((frets, chord) => (frets ? [{ chord, frets }] : [])),
+        way,
+      },
+      tuning,
+    ),
     remarks: remarks.join('\n').slice(0, 4000),
   }
 }

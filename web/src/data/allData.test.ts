@@ -20,7 +20,7 @@ beforeEach(() => {
   opened = openDatabase(folder)
   const book = createRepositories(opened.db)
   for (const instrument of DEMO_INSTRUMENTS) book.instruments.add(instrument)
-  const tune = { title: 'Slow Ferry', query: 'chart=| Fm9 |', chords: [{ symbol: 'Fm9', frets: null }], remarks: '' }
+  const tune = { title: 'Slow Ferry', tune: { chart: '| Fm9 |' }, remarks: '' }
   book.tunes.add(tune, new Date(0))
   for (const { tune: _, ...shape } of DEMO_SHAPES) book.shapes.add({ ...shape, tune: 1, tags: [] }, new Date(0))
 })
@@ -60,7 +60,7 @@ test('deleted, nothing is left: no row, no copy, no word of it in the file; what
   expect([listCopies(folder), all.about().copies, all.about().copiesBytes]).toEqual([[], 0, 0])
   for (const end of ['', '-wal']) expect(readFileSync(join(folder, FILE + end)).includes('Slow Ferry')).toBe(false)
   const { id } = createRepositories(opened.db).tunes.add(
-    { title: 'Kettle Song', query: '', chords: [], remarks: '' },
+    { title: 'Kettle Song', tune: { chart: 'C' }, remarks: '' },
     new Date(2),
   )
   expect(id).toBe(2)

@@ -1,6 +1,7 @@
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { chordsOf } from '@nestling/core/tune'
 import { EMPTY_TABLES, readNotebook, writeNotebook } from '@nestling/formats/notebook'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { DEMO_INSTRUMENTS, DEMO_SET, DEMO_SHAPES } from '../../server/demoData.ts'
@@ -173,9 +174,9 @@ describe('shapes are found again', () => {
     fill()
     const tunes = book.tunes.list(10).tunes
     const waltz = tunes.find(({ title }) => title === 'Low Tide Waltz')
-    const [first] = waltz?.chords ?? []
+    const [first, second] = chordsOf(waltz?.tune ?? { chart: '' })
     const found = placesInTunes({ frets: first?.frets ?? '', tuning: 'E2,A2,D3,G3,B3,E4' }, tunes, archtop.tuning)
-    expect(found[0]).toMatchObject({ title: 'Low Tide Waltz', leadsTo: waltz?.chords[1] })
+    expect(found[0]).toMatchObject({ title: 'Low Tide Waltz', leadsTo: second })
     expect(found[0]?.bars.slice(0, 2)).toEqual([1, 9])
     expect(placesInTunes({ frets: first?.frets ?? '', tuning: 'D2,A2,D3,F#3,A3,D4' }, tunes, archtop.tuning)).toEqual(
       [],
@@ -266,10 +267,7 @@ describe('the notebook', () => {
     const file = exported()
     opened.close()
     open()
-    book.tunes.add(
-      { title: 'other', query: 'chart=%7C+C+%7C', chords: [{ symbol: 'C', frets: null }], remarks: '' },
-      at(0),
-    )
+    book.tunes.add({ title: 'other', tune: { chart: '| C |' }, remarks: '' }, at(0))
     book.instruments.add({ ...archtop, name: 'other' })
     book.notebook.apply(checked(file), TAKE, 'Read', at(70))
     const waltz = book.tunes.list(10).tunes.find(({ title }) => title === 'Low Tide Waltz')
@@ -448,10 +446,10 @@ describe('copies', () => {
     fill()
     const folder = folders[0] as string
     expect(listCopies(folder)).toEqual([])
-    // As an earlier program left it: its last five migrations are missing.
+    // As an earlier program left it: its last six migrations are missing.
     opened.sqlite
       .prepare(
-        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 5)',
+        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 6)',
       )
       .run()
     opened.sqlite.prepare('alter table instruments drop column timbre').run()
@@ -467,7 +465,9 @@ describe('copies', () => {
       opened.sqlite.prepare(`drop index ${index}`).run()
     for (const column of ['tune_id', 'tags', 'search'])
       opened.sqlite.prepare(`alter table kept_shapes drop column ${column}`).run()
-    opened.sqlite.prepare('alter table tunes drop column remarks').run()
+    for (const column of ['remarks', 'tune']) opened.sqlite.prepare(`alter table tunes drop column ${column}`).run()
+    opened.sqlite.exec("alter table tunes add column query text not null default 'chart=C'")
+    opened.sqlite.exec("alter table tunes add column chords text not null default '[]'")
     const chords = [
       { symbol: 'Dm7', frets: 'x5756x' },
       { symbol: 'G7', frets: null },
@@ -482,8 +482,11 @@ describe('copies', () => {
     open(folder)
     expect(book.unreadable.list()).toMatchObject([{ kind: 'tune', title: 'Torn' }])
     // A tune that was kept before ways were chosen by taste keeps its shapes.
-    const [tune] = opened.sqlite.prepare("select query from tunes where title = 'Old Way'").pluck().all()
-    expect(tune).toBe('chart=Dm7+G7+C&hold=1:x5756x,3:x-3-5-5-5-3')
+    expect(book.tunes.list(50).tunes.find(({ title }) => title === 'Old Way')?.tune).toEqual({
+      chart: 'Dm7 G7 C',
+      hold: '1:x5756x,3:x-3-5-5-5-3',
+      way: 'x5756x,none,x-3-5-5-5-3',
+    })
     expect(listCopies(folder).map(({ reason }) => reason)).toEqual(['before-migration'])
     // What was kept before it had folders is found by its words.
     expect(names(book.shapes.window({ ...ASK, find: 'clarinet' }, 0, 9))).toEqual(['first bar'])
@@ -500,6 +503,6 @@ test('a kept tune is music with its shapes, in its own tuning or the instrumentâ
   const music = musicOf(tune, archtop.tuning)
   expect(music.tune.chart.title).toBe(tune.title)
   expect(music.tune.shapes.flat().filter(Boolean).length).toBeGreaterThan(4)
-  const other = musicOf({ ...tune, query: `${tune.query}&tuning=D2,A2,D3,F%233,A3,D4` }, archtop.tuning)
+  const other = musicOf({ ...tune, tune: { ...tune.tune, tuning: 'D2,A2,D3,F#3,A3,D4' } }, archtop.tuning)
   expect(other.tune.tuning.strings[0]).toMatchObject({ name: 'D', octave: 2 })
 })

@@ -3,6 +3,7 @@ import { readChartHead } from '@nestling/core/chart'
 import { writeKey } from '@nestling/core/key'
 import { remembered } from '@nestling/core/result'
 import { writeMetre } from '@nestling/core/time'
+import { chordsOf } from '@nestling/core/tune'
 import { type BookContents, TUNE_CHORDS_SHOWN } from '../contracts/book.ts'
 import type { Repositories } from './repositories.ts'
 
@@ -10,9 +11,9 @@ const MOST_TUNES = 1000
 const MOST_SETS = 300
 const MOST_SHEETS = 300
 
-/** What is told of a tune, by its address. */
-const aboutOf = remembered((query) => {
-  const { metre, style, key } = readChartHead(new URLSearchParams(query).get('chart') ?? '')
+/** What is told of a tune, by its chart. */
+const aboutOf = remembered((chart) => {
+  const { metre, style, key } = readChartHead(chart)
   return [writeMetre(metre), ...(style === 'straight' ? [] : [style]), ...(key ? [writeKey(key)] : [])].join(' · ')
 }, 2 * MOST_TUNES)
 
@@ -33,14 +34,15 @@ export function bookContents({
     inNone: counts.get(null) ?? 0,
     tunes: kept.tunes
       .toSorted((a, b) => (a.createdAt < b.createdAt ? -1 : a.createdAt > b.createdAt ? 1 : a.id - b.id))
-      .map(({ id, title, version, query, chords }) => {
+      .map(({ id, title, version, tune }) => {
         const count = counts.get(id) ?? 0
+        const chords = count > 0 ? [] : chordsOf(tune)
         return {
           id,
           title,
           version,
           count,
-          about: aboutOf(query),
+          about: aboutOf(tune.chart),
           ...(count > 0
             ? {}
             : {

@@ -5,6 +5,7 @@ import Sqlite from 'better-sqlite3'
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { copyBeforeMigration } from './copyFiles.ts'
+import { giveToMigrations } from './earlierTunes.ts'
 import * as schema from './schema.ts'
 import { beginRun, checkContents, checkFiles, checkTables, DataProblem, FILE } from './startChecks.ts'
 import { setAside } from './unreadable.ts'
@@ -51,6 +52,7 @@ export function openDatabase(folder: string): Opened {
     asWeUseIt(sqlite)
     if (refuseNewer(sqlite, folder) === 'older') copyBeforeMigration(sqlite, folder, new Date())
     const db = drizzle(sqlite, { schema })
+    giveToMigrations(sqlite)
     migrated(db)
     checkTables(sqlite, folder)
     setAside(sqlite, new Date())

@@ -211,11 +211,7 @@ describe('instruments and tunings are changed one version at a time', () => {
 
 const tune = (title: string) => ({
   title,
-  query: 'chart=%7C+Dm7+%7C+G7+%7C',
-  chords: [
-    { symbol: 'Dm7', frets: 'x5756x' },
-    { symbol: 'G7', frets: null },
-  ],
+  tune: { chart: '| Dm7 | G7 |', way: 'x5756x,none' },
   remarks: '',
 })
 
@@ -414,7 +410,7 @@ describe('a full disk', () => {
       restore: () => book.sets.restore(2),
     },
     tunes: {
-      add: () => book.tunes.add({ ...tune('full'), query: `chart=${'C '.repeat(4000)}` }, at(9)),
+      add: () => book.tunes.add({ ...tune('full'), tune: { chart: 'C '.repeat(4000) } }, at(9)),
       replace: () => book.tunes.replace(1, { ...tune('other'), version: 1 }),
       remove: () => book.tunes.remove(1, at(9)),
       restore: () => book.tunes.restore(2),

@@ -2,10 +2,10 @@
 
 import { TIMBRES } from '@nestling/core/neck'
 import { JUDGES, LOG_GRADES } from '@nestling/core/practice'
+import type { TuneTexts } from '@nestling/core/tune'
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { StepTexts } from '../contracts/progression.ts'
 import type { SheetBody } from '../contracts/sheet.ts'
-import type { TuneChord } from '../contracts/tune.ts'
 import type { ChangeStep } from './changes.ts'
 
 export const instruments = sqliteTable('instruments', {
@@ -80,13 +80,12 @@ export const progressions = sqliteTable('progressions', {
   version: integer('version').notNull().default(1),
 })
 
-/** Tunes with the way through them that was kept: what the Path view opens, and what was held then. */
+/** Tunes with the way through them that was kept. */
 export const tunes = sqliteTable('tunes', {
   id: integer('id').primaryKey({ autoIncrement: true }),
   title: text('title').notNull(),
-  /** The Path view's address without its beginning: chart, wishes, held shapes. */
-  query: text('query').notNull(),
-  chords: text('chords', { mode: 'json' }).$type<readonly TuneChord[]>().notNull(),
+  /** Chart, wishes, held shapes and the way: what core reads as a `Tune`. */
+  tune: text('tune', { mode: 'json' }).$type<TuneTexts>().notNull().default({ chart: '' }),
   /** Lines of the file that it came from which a chart has no place for; they go out with it again. */
   remarks: text('remarks').notNull().default(''),
   createdAt: integer('created_at', { mode: 'timestamp_ms' }).notNull(),

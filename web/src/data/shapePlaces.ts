@@ -1,6 +1,7 @@
 /** The tunes that a shape stands in: by its frets and its tuning, whatever it is called there. */
 import { playedChart, readChart } from '@nestling/core/chart'
 import { type Tuning, writeTuning } from '@nestling/core/neck'
+import { chordsOf } from '@nestling/core/tune'
 import type { ShapeHistory } from '../contracts/book.ts'
 import type { KeptShape } from '../contracts/shape.ts'
 import type { KeptTune } from '../contracts/tune.ts'
@@ -11,13 +12,13 @@ export function placesInTunes(
   tunes: readonly KeptTune[],
   own: Tuning,
 ): ShapeHistory['tunes'] {
-  return tunes.flatMap(({ id, title, query, chords }) => {
-    const asked = new URLSearchParams(query)
-    if ((asked.get('tuning') ?? writeTuning(own)) !== tuning) return []
+  return tunes.flatMap(({ id, title, tune }) => {
+    if ((tune.tuning ?? writeTuning(own)) !== tuning) return []
+    const chords = chordsOf(tune)
     const places = chords.flatMap((chord, index) => (chord.frets === frets ? [index] : []))
     const [first] = places
     if (first === undefined) return []
-    const played = playedChart(readChart(asked.get('chart') ?? '').chart).chords
+    const played = playedChart(readChart(tune.chart).chart).chords
     return [
       {
         id,

@@ -74,11 +74,10 @@ export function createTuneRepository({ read, write }: Store) {
   }
 }
 
-const tuneOf = ({ id, title, query, chords, remarks, version, createdAt }: Row): KeptTune => ({
+const tuneOf = ({ id, title, tune, remarks, version, createdAt }: Row): KeptTune => ({
   id,
   title,
-  query,
-  chords: [...chords],
+  tune,
   remarks,
   version,
   createdAt: createdAt.toISOString(),

@@ -25,8 +25,7 @@ beforeEach(() => {
   book.tunings.add({ name: 'low', strings: DEMO_INSTRUMENTS[0]?.tuning.strings ?? [] })
   const tune = {
     title: 'Slow Ferry',
-    query: 'chart=| Fm9 |',
-    chords: [{ symbol: 'Fm9', frets: 'x8688x' }],
+    tune: { chart: '| Fm9 |', way: 'x8688x' },
     remarks: '',
   }
   for (const title of ['Slow Ferry', 'Kettle Song']) book.tunes.add({ ...tune, title }, at)
@@ -67,7 +66,7 @@ test.each([
   ["update kept_shapes set tags = '{bad' where id = 2", 'shape', 'tags: no JSON'],
   ["update kept_shapes set tags = '[5]' where id = 2", 'shape', 'tags.0: '],
   ['update kept_shapes set created_at = 9e18 where id = 2', 'shape', 'created_at: '],
-  ["update tunes set chords = '[5]' where id = 1", 'tune', 'chords.0: '],
+  ['update tunes set tune = \'{"chart":5}\' where id = 1', 'tune', 'tune.chart: '],
   ['update progressions set steps = \'[{"chord":"C"}]\' where role = \'kept\'', 'set', 'steps.0.'],
   ["update sheets set body = '{}' where id = 1", 'sheet', 'body.paper: '],
   ["update settings set value = 'x{' where key = 'tempo'", 'setting', 'value: no JSON'],
@@ -89,6 +88,6 @@ test.each([
 })
 
 test('the shapes of an unreadable tune stay, in no tune', () => {
-  damage("update tunes set chords = 'x' where id = 1")
+  damage("update tunes set tune = 'x' where id = 1")
   expect(bookContents(book)).toMatchObject({ inNone: DEMO_SHAPES.length, tunes: [{ title: 'Kettle Song' }] })
 })

@@ -33,7 +33,7 @@ const TABLES: Readonly<Record<string, v.GenericSchema>> = {
   kept_shapes: v.looseObject({ ...moments, tags: json(v.array(text)) }),
   tunes: v.looseObject({
     ...moments,
-    chords: json(v.array(v.looseObject({ symbol: text, frets: v.nullable(text) }))),
+    tune: json(v.objectWithRest({ chart: text }, text)),
   }),
   progressions: v.looseObject({ ...moments, steps: json(v.array(step)) }),
   sheets: v.looseObject({

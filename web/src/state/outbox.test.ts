@@ -70,12 +70,12 @@ test('one that is refused is told and does not wait any longer', async () => {
   expect($waitingHere.get()).toBe(0)
 })
 
-const tune = { title: 'Slow Ferry', query: 'chart=C', chords: [{ symbol: 'C', frets: null }] }
+const tune = { title: 'Slow Ferry', tune: { chart: 'C' } }
 test('a tune that waits goes over what is there when it is sent; what it knows nothing of stays', async () => {
   givenServer(() => 'no server')
   expect(await keepTune(tune, { id: 7, version: undefined })).toMatchObject({ ok: false, waits: true })
   // Kept once more: one waits, the later one.
-  await keepTune({ ...tune, query: 'chart=F' }, { id: 7, version: undefined })
+  await keepTune({ ...tune, tune: { chart: 'F' } }, { id: 7, version: undefined })
   expect($waitingHere.get()).toBe(1)
   const asked = givenServer(({ method }) => ({
     status: 200,
@@ -83,25 +83,25 @@ test('a tune that waits goes over what is there when it is sent; what it knows n
   }))
   await sendAll()
   expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['GET /api/tunes/7', 'PUT /api/tunes/7'])
-  expect(asked[1]?.body).toEqual({ ...tune, query: 'chart=F', version: 4, remarks: 'of a file' })
+  expect(asked[1]?.body).toEqual({ ...tune, tune: { chart: 'F' }, version: 4, remarks: 'of a file' })
   expect($keptLater.get()).toEqual({ path: '/api/tunes/7', value: { id: 7, version: 5 } })
 })
 
 test('a tune goes over the version that was seen; one that somebody else has made is not written over', async () => {
   const theirs = { ...tune, title: 'Slow Ferry, theirs', id: 9, version: 3, remarks: '' }
   const asked = givenServer(() => ({ status: 200, body: theirs }))
-  const reply = await keepTune({ ...tune, query: 'chart=G' }, { id: 9, version: 2 })
+  const reply = await keepTune({ ...tune, tune: { chart: 'G' } }, { id: 9, version: 2 })
   expect(reply).toMatchObject({ ok: false, status: 409, now: theirs })
   expect(asked.map(({ method }) => method)).toEqual(['GET'])
   expect($waitingHere.get()).toBe(0)
   // What was kept from here is no stranger's, also after a step was taken back.
   let version = 3
   givenServer(({ method }) => ({ status: 200, body: { ...theirs, version: method === 'PUT' ? ++version : version } }))
-  expect(await keepTune({ ...tune, query: 'chart=G' }, { id: 9, version: 3 })).toMatchObject({ ok: true })
-  expect(await keepTune({ ...tune, query: 'chart=A' }, { id: 9, version: 3 })).toMatchObject({ ok: true })
+  expect(await keepTune({ ...tune, tune: { chart: 'G' } }, { id: 9, version: 3 })).toMatchObject({ ok: true })
+  expect(await keepTune({ ...tune, tune: { chart: 'A' } }, { id: 9, version: 3 })).toMatchObject({ ok: true })
   // The answer to the same change was lost.
-  const again = givenServer(() => ({ status: 200, body: { ...theirs, ...tune, query: 'chart=B', version: 8 } }))
-  expect(await keepTune({ ...tune, query: 'chart=B' }, { id: 9, version: 3 })).toMatchObject({ ok: true })
+  const again = givenServer(() => ({ status: 200, body: { ...theirs, ...tune, tune: { chart: 'B' }, version: 8 } }))
+  expect(await keepTune({ ...tune, tune: { chart: 'B' } }, { id: 9, version: 3 })).toMatchObject({ ok: true })
   expect(again.map(({ method }) => method)).toEqual(['GET'])
 })
 

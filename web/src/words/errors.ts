@@ -13,7 +13,9 @@ import type { MaterialError, RunLineError } from '@nestling/core/practice'
 import type { ProgressionError } from '@nestling/core/progression'
 import type { FieldError, QuestionError } from '@nestling/core/request'
 import type { ShapeError } from '@nestling/core/shape'
-import type { MetreError, PatternError } from '@nestling/core/time'
+import { MANNERS } from '@nestling/core/taste'
+import { BASS_LINES, type MetreError, type PatternError } from '@nestling/core/time'
+import type { TuneError, TuneField } from '@nestling/core/tune'
 import type { ArrangementError, FretsError } from '@nestling/core/voicing'
 
 export type ToldError =
@@ -31,6 +33,7 @@ export type ToldError =
   | MaterialError
   | RunLineError
   | QuestionError
+  | TuneError
   | Omit<ShapeError, 'field'>
   | Omit<ProgressionError, 'field'>
   | Omit<FieldError, 'field'>
@@ -56,6 +59,7 @@ type Coded =
   | RunLineError
   | QuestionError
   | ShapeError
+  | TuneError
 type Codes = Coded['code']
 type Case<Code extends Codes> = Extract<Coded, { readonly code: Code }>
 
@@ -76,6 +80,28 @@ const KEY_LINE =
   'a key, triads to thirteenths, honest or plain, strings such as 6 5 or 321, shells, rootless, an order such as R735, numbers such as 2 5 1'
 const CHART = 'chords in bars such as | Fm9 | Bbm7 C7 | % |, dots, N.C., [A], |: :| and 1. 2.'
 const STROKES = 'strokes such as 1/8 p i m a, (ima), *, b c, ↓ ↑ or a rest .'
+/** What may stand in a tune's field. */
+const TUNE_FIELD_WORDS: Readonly<Record<TuneField, string>> = {
+  chart: CHART,
+  manner: MANNERS.join(', '),
+  strings: 'string sets such as 5432,643',
+  voices: 'how many strings sound, 2 or more',
+  arrangements: ARRANGEMENT,
+  frets: 'the first and the last fret, such as 1-12',
+  open: 'never, allow or require',
+  leaving: 'shell, drop-root or drop-fifth',
+  roots: 'string numbers such as 6,5',
+  ways: 'stream, top, rising or falling',
+  bass: 'free',
+  weights: 'weights such as hand:0.1,top:0',
+  loop: '0',
+  hold: 'a chord’s number and its shape, such as 1:x5756x,3:x3545x',
+  top: 'a chord’s number and its top tone as a MIDI number, such as 1:65',
+  hand: STROKES,
+  line: BASS_LINES.join(', '),
+  tuning: 'a tuning such as E2,A2,D3,G3,B3,E4',
+  way: 'a shape for each chord, or none, such as x5756x,none',
+}
 const FINGERS = 'a finger 1 to 4, T or x per string, low to high, such as x1324x'
 const WISHES = 'close, drop 2, a string set such as 5432, 3rd bass, or no 5'
 
@@ -122,6 +148,7 @@ const WORDS: { readonly [Code in Codes]: (error: Case<Code>) => Words } = {
   nothing_to_repeat: ({ text }) => wants(`${text} has nothing to repeat`, 'bars before it'),
   not_a_tempo: ({ text }) => wants(`${text} is no tempo`, 'beats per minute, 20 to 400'),
   chart_too_long: ({ most }) => says(`the tune goes on beyond ${most}; what follows is left out`, `at most ${most}`),
+  not_in_a_tune: ({ text, field }) => wants(`${text} is nothing that a tune asks here`, TUNE_FIELD_WORDS[field]),
   not_a_stroke: ({ text }) => wants(`${text} is no stroke`, STROKES),
   no_strokes: () => wants('nothing is struck', STROKES),
   not_in_a_key_line: ({ text }) => wants(`${text} says nothing here`, KEY_LINE),

@@ -1,10 +1,11 @@
 /** Paths in words. */
-import type { PathGapReason, PathWeights, PathWishes } from '@nestling/core/path'
+import type { PathGapReason } from '@nestling/core/path'
+import type { PathWeights, TuneWishes } from '@nestling/core/tune'
 
 /** Why a chord has none, and what may help; only what is not as free as it can be. */
 export function gapReason(
   reason: PathGapReason,
-  { fretMin, fretMax, strings, open, school }: PathWishes,
+  { fretMin, fretMax, strings, open, school }: TuneWishes,
   lastFret: number,
 ): string {
   const narrow = fretMin > 1 || fretMax < Math.min(12, lastFret)

@@ -1,5 +1,5 @@
 /** What did not go along into another key as it was. */
-import type { NotAsItWas } from '@nestling/core/path'
+import type { NotAsItWas } from '@nestling/core/tune'
 import { counted } from './shapes.ts'
 
 /** @param barOf The bar of a chord, from 0. */

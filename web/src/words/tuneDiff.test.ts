@@ -3,8 +3,10 @@ import { tuneDifferences } from './tuneDiff.ts'
 
 const tune = (...chords: readonly (readonly [string, string | null])[]) => ({
   title: 'Slow Ferry',
-  query: 'chart=',
-  chords: chords.map(([symbol, frets]) => ({ symbol, frets })),
+  tune: {
+    chart: chords.map(([symbol]) => symbol).join(' '),
+    way: chords.map(([, frets]) => frets ?? 'none').join(','),
+  },
 })
 
 test('what differs is told chord by chord, three of them, and how many more', () => {
@@ -14,7 +16,7 @@ test('what differs is told chord by chord, three of them, and how many more', ()
     'chord 2: Bbm7 6x666x here, Bb7 6x6767 there; chord 3: Eb13 here, none there',
   )
   expect(tuneDifferences(here, { ...here, title: 'Ferry' })).toBe('Slow Ferry here, Ferry there')
-  expect(tuneDifferences(here, { ...here, query: 'chart=x' })).toContain('wishes')
+  expect(tuneDifferences(here, { ...here, tune: { ...here.tune, loop: '0' } })).toContain('wishes')
   const long = tune(...Array.from({ length: 5 }, () => ['C', 'x32010'] as const))
   expect(tuneDifferences(long, tune())).toMatch(/; and 2 differences more$/)
 })

@@ -1,10 +1,10 @@
 /** Two states of one tune, told by what differs between them. */
+import { chordsOf, type TuneChord, type TuneTexts } from '@nestling/core/tune'
 import { counted } from './shapes.ts'
 
 interface Told {
   readonly title: string
-  readonly query: string
-  readonly chords: readonly { readonly symbol: string; readonly frets: string | null }[]
+  readonly tune: TuneTexts
 }
 
 const MOST = 3
@@ -13,8 +13,9 @@ const MOST = 3
 export function tuneDifferences(mine: Told, theirs: Told): string {
   const told: string[] = []
   if (mine.title !== theirs.title) told.push(`${mine.title} here, ${theirs.title} there`)
-  for (let at = 0; at < Math.max(mine.chords.length, theirs.chords.length); at++) {
-    const [here, there] = [chordWords(mine, at), chordWords(theirs, at)]
+  const [ours, others] = [chordsOf(mine.tune), chordsOf(theirs.tune)]
+  for (let at = 0; at < Math.max(ours.length, others.length); at++) {
+    const [here, there] = [chordWords(ours[at]), chordWords(others[at])]
     if (here !== there) told.push(`chord ${at + 1}: ${here} here, ${there} there`)
   }
   if (told.length === 0) return 'its bars, wishes or what counts differ'
@@ -22,7 +23,6 @@ export function tuneDifferences(mine: Told, theirs: Told): string {
   return told.slice(0, MOST).join('; ') + (more > 0 ? `; and ${counted(more, 'difference')} more` : '')
 }
 
-function chordWords({ chords }: Told, at: number): string {
-  const chord = chords[at]
+function chordWords(chord: TuneChord | undefined): string {
   return chord ? `${chord.symbol}${chord.frets === null ? '' : ` ${chord.frets}`}` : 'none'
 }

@@ -50,10 +50,9 @@ const api = {
     const here = await Promise.all(
       wanted.flatMap((one) => kept.find((tune) => tune.title === one) ?? []).map(({ id }) => tuneOf(id)),
     )
-    const named = here.map(({ title: own, query, chords, remarks, createdAt }, index) => ({
+    const named = here.map(({ title: own, tune, remarks, createdAt }, index) => ({
       title: own,
-      query,
-      chords,
+      tune,
       remarks,
       id: drafts.length + index + 1,
       createdAt,

@@ -33,7 +33,7 @@ export const KINDS: { readonly [Table in NotebookTable]: Kind<NotebookRow<Table>
   tunes: {
     keyOf: ({ title }) => title,
     nameOf: ({ title }) => title,
-    parts: ({ query, chords, remarks }) => ({ chart: query, shapes: chords, remarks }),
+    parts: ({ tune: { way, ...chart }, remarks }) => ({ chart, shapes: way, remarks }),
   },
   shapes: {
     keyOf: ({ chord, frets, tuning }) => `${frets} ${chord} ${tuning}`,

@@ -50,11 +50,10 @@ export function rowsOf(read: Reader): NotebookRows {
       .from(ownTunings)
       .orderBy(asc(ownTunings.id))
       .all(),
-    tunes: tuneRows.map(({ id, title, query, chords, remarks, createdAt }) => ({
+    tunes: tuneRows.map(({ id, title, tune, remarks, createdAt }) => ({
       id,
       title,
-      query,
-      chords: [...chords],
+      tune,
       remarks,
       createdAt: createdAt.toISOString(),
     })),

@@ -3,6 +3,7 @@ import { type Instrument, STANDARD_INSTRUMENT } from '@nestling/core/neck'
 import { describe, expect, test } from 'vitest'
 import { EMPTY_TRAY } from '../../contracts/progression.ts'
 import { DEFAULT_SETTINGS } from '../../contracts/settings.ts'
+import type { TuneDraft } from '../../contracts/tune.ts'
 import { ask, type Given, nothingKept } from './_ask.testkit.ts'
 import { DELETE as removeInstrument } from './instruments/[id].ts'
 import { POST as addSet } from './sets/index.ts'
@@ -148,15 +149,17 @@ test('an instrument that there is not can’t be taken in hand', async () =>
 describe('a kept tune', () => {
   const tune = {
     title: 'Slow Ferry',
-    query: 'chart=%7C+Fm9+%7C+Bbm7+%7C',
-    chords: [{ symbol: 'Fm9', frets: 'x8688x' }],
+    tune: { chart: '| Fm9 | Bbm7 |', way: 'x8688x,none' },
   }
   test.each([
     [{ ...tune, title: '' }, 'title'],
-    [{ ...tune, query: 'strings=5432' }, 'query'],
-    [{ ...tune, query: 'chart=%7C+Xm9+%7C' }, 'query'],
-    [{ ...tune, chords: [] }, 'chords'],
-    [{ ...tune, chords: [{ symbol: 'Fm9x', frets: null }] }, 'chords.0.symbol'],
+    [{ ...tune, tune: { strings: '5432' } }, 'tune.chart'],
+    [{ ...tune, tune: { chart: '| Xm9 |' } }, 'tune.chart'],
+    [{ ...tune, tune: { chart: '' } }, 'tune.chart'],
+    [{ ...tune, tune: { chart: 'C '.repeat(513) } }, 'tune.chart'],
+    [{ ...tune, tune: { ...tune.tune, hold: '1:what' } }, 'tune.hold'],
+    [{ ...tune, tune: { ...tune.tune, colour: 'red' } }, 'tune.colour'],
+    [{ title: 'Slow Ferry', query: 'chart=%7C+Xm9+%7C', chords: [] }, 'tune.chart'],
     [{ ...tune, colour: 'red' }, 'colour'],
   ])('%# is refused with its field, new or changed, and nothing is kept', async (body, field) => {
     const added = await ask(addTune, { body, locals: { tunes: { add: nothingKept } } })
@@ -166,6 +169,15 @@ describe('a kept tune', () => {
       locals: { tunes: { replace: nothingKept } },
     })
     for (const answer of [added, changed]) expect(answer).toMatchObject({ status: 400, body: { field } })
+  })
+
+  test('from a page that an upgrade found open is kept as tunes are now', async () => {
+    const old = { title: 'Slow Ferry', query: 'chart=Fm9+Bbm7&at=2', chords: [{ symbol: 'Fm9', frets: 'x8688x' }] }
+    const add = (draft: TuneDraft) => ({ ...draft, id: 1, version: 1, createdAt: '2026-10-04T17:00:00.000Z' })
+    expect(await ask(addTune, { body: old, locals: { tunes: { add } } })).toMatchObject({
+      status: 201,
+      body: { title: 'Slow Ferry', tune: { chart: 'Fm9 Bbm7', way: 'x8688x' }, remarks: '' },
+    })
   })
 
   test('that was changed on another page is told with what is there; one that is gone is not found', async () => {

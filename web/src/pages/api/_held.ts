@@ -1,8 +1,9 @@
 /** Reads what is held in a tune: shapes and top tones by the number of their chord. */
 import type { PlayedChord } from '@nestling/core/chart'
 import type { Neck } from '@nestling/core/neck'
-import type { HeldShape, PathQuestion } from '@nestling/core/path'
+import type { PathQuestion } from '@nestling/core/path'
 import { midiOf, readPitch } from '@nestling/core/pitch'
+import type { HeldShape } from '@nestling/core/tune'
 import { readFrets } from '@nestling/core/voicing'
 import type { PathBody } from '../../contracts/path.ts'
 import { refuse, refuseWith } from './_respond.ts'

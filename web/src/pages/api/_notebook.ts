@@ -1,6 +1,4 @@
 /** A notebook at the border: its rows checked one by one, what is wrong left aside with its place. */
-import { readChart } from '@nestling/core/chart'
-import { readSymbol } from '@nestling/core/chord'
 import { readTuning } from '@nestling/core/neck'
 import { readProgression } from '@nestling/core/progression'
 import { readShape } from '@nestling/core/shape'
@@ -11,6 +9,7 @@ import { NOTEBOOK_ROWS, type NotebookRow, type NotebookRows } from '../../contra
 import { progressionTexts } from '../../contracts/progression.ts'
 import { wordsOf } from '../../words/errors.ts'
 import { asTexts } from './_shape.ts'
+import { slipOf } from './_tune.ts'
 
 const reads = new WeakMap<NotebookRow<'shapes'>, ReturnType<typeof readShape>>()
 /** Whether it can be read and how it is written are two questions about one row. */
@@ -46,16 +45,9 @@ const MUSIC: { readonly [Table in NotebookTable]?: (row: NotebookRow<Table>) => 
     const read = readTuning(tuning)
     return read.ok ? undefined : { field: 'tuning', why: wordsOf(read.error).message }
   },
-  tunes: ({ query, chords }) => {
-    const chart = new URLSearchParams(query).get('chart')
-    const [error] = chart === null ? [] : readChart(chart).errors
-    if (chart === null) return { field: 'query', why: 'there is no chart' }
-    if (error) return { field: 'query', why: wordsOf(error).message }
-    for (const [index, { symbol }] of chords.entries()) {
-      const read = readSymbol(symbol)
-      if (!read.ok) return { field: `chords.${index}.symbol`, why: wordsOf(read.error).message }
-    }
-    return undefined
+  tunes: ({ tune }) => {
+    const slip = slipOf(tune)
+    return slip && { field: `tune.${slip.field}`, why: slip.message }
   },
   shapes: (row) => {
     const read = readOnce(row)

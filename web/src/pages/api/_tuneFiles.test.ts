@@ -57,8 +57,11 @@ describe.each(kept.map((tune) => [tune.title, tune] as const))('%s', (_title, tu
     const draft = tuneDraftOf(own, ['# a line'], 'untitled')
     expect(draft).toMatchObject({ title: tune.title, remarks: '# a line' })
     expect(chordsOf(musicOf(draft, archtop.tuning).tune)).toEqual(chordsOf(own))
-    const held = new URLSearchParams(draft.query).get('hold')?.split(',') ?? []
-    expect(held).toHaveLength(draft.chords.filter(({ frets }) => frets !== null).length)
+    const way = draft.tune.way?.split(',') ?? []
+    expect(draft.tune.hold?.split(',')).toEqual(
+      way.flatMap((frets, chord) => (frets === 'none' ? [] : [`${chord + 1}:${frets}`])),
+    )
+    expect(way.length).toBeGreaterThan(4)
   })
 })
 

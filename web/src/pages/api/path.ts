@@ -4,7 +4,6 @@ import { readKey, writeKey } from '@nestling/core/key'
 import { type Instrument, type Neck, neckOf, stringIndex } from '@nestling/core/neck'
 import {
   MOST_PATH_CHORDS,
-  PATH_WEIGHTS,
   PATH_WISHES,
   type PathCut,
   type PathFound,
@@ -15,6 +14,7 @@ import {
 } from '@nestling/core/path'
 import { instrumentFor, readOtherTuning } from '@nestling/core/request'
 import { requireAt } from '@nestling/core/result'
+import { PATH_WEIGHTS } from '@nestling/core/tune'
 import { readArrangement, writeFrets } from '@nestling/core/voicing'
 import { PathBody } from '../../contracts/path.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'

@@ -1,5 +1,5 @@
 /** What counts, in one line: each number is a control, and the path follows at once. */
-import { PATH_WEIGHTS, type PathWeights } from '@nestling/core/path'
+import { PATH_WEIGHTS, type PathWeights } from '@nestling/core/tune'
 import { memo, useState } from 'react'
 import { leaveField } from '../../controls/leaving.ts'
 import { WEIGHT_WORDS } from '../../words/path.ts'

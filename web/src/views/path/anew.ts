@@ -1,5 +1,6 @@
 /** A tune whose shapes are held, chosen anew: laid beside the way it is now, to be heard, set side by side, taken or left. */
-import { PATH_WEIGHTS, type PathWay } from '@nestling/core/path'
+import type { PathWay } from '@nestling/core/path'
+import { PATH_WEIGHTS } from '@nestling/core/tune'
 import { tell } from '../../state/notices.ts'
 import { fretsWord } from '../../words/shapes.ts'
 import { pathClient } from '../../workers/clients.ts'

@@ -1,9 +1,9 @@
 /** A shape or the whole path to the tray, and to the Book; the tune with its shapes kept. */
 import { writeChart } from '@nestling/core/chart'
-import { writeSymbol } from '@nestling/core/chord'
 import { writeTuning } from '@nestling/core/neck'
 import { instrumentFor } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
+import { writeTune } from '@nestling/core/tune'
 import type { KeptTune, TuneDraft } from '../../contracts/tune.ts'
 import { addressOfTune } from '../../contracts/tuneAddresses.ts'
 import { keepAs } from '../../state/book.ts'
@@ -14,7 +14,6 @@ import { toSheet, tuneBlock } from '../../state/toSheet.ts'
 import { addToTray } from '../../state/tray.ts'
 import { addressOfKept, findTune, keepTune, type TuneSeen } from '../../state/tunes.ts'
 import { tuneDifferences } from '../../words/tuneDiff.ts'
-import { writePlan } from './address.ts'
 import type { PathState } from './usePath.ts'
 
 const nothing = () => tell.done('This chord has no shape here: see why beside the tune.', 'no-shape')
@@ -22,15 +21,11 @@ const nothing = () => tell.done('This chord has no shape here: see why beside th
 export const toTray = ({ shape }: PathState): unknown => (shape ? addToTray([shape]) : nothing())
 export const keepShape = ({ shape }: PathState): unknown => (shape ? keepAs(shape) : nothing())
 
-function draftOf({ answer, neck }: PathState): Omit<TuneDraft, 'remarks'> {
-  const { plan, played, found } = answer
+function draftOf({ answer, player }: PathState): Omit<TuneDraft, 'remarks'> {
+  const { plan, found } = answer
   return {
     title: plan.chart.title.slice(0, 60) || 'A tune',
-    query: writePlan({ ...plan, tune: undefined, chosen: 0 }, neck).replace(/^\/path\?/, ''),
-    chords: played.chords.map(({ chord }, index) => {
-      const shape = found.shapes[index]
-      return { symbol: writeSymbol(chord, { ascii: true }), frets: shape ? fretsTextOf(shape.frets) : null }
-    }),
+    tune: writeTune({ ...plan, way: found.shapes.map((shape) => shape?.frets) }, instrumentFor(plan, player).tuning),
   }
 }
 
@@ -63,8 +58,8 @@ async function keepAsSeen(state: PathState, draft: Omit<TuneDraft, 'remarks'>, o
 function takingBack({ id, version }: KeptTune, before: KeptTune | undefined): Undoing {
   const path = addressOfKept(id)
   if (!before) return { method: 'DELETE', path: `${path}?version=${version}` }
-  const { title, query, chords, remarks } = before
-  return { method: 'PUT', path, body: { title, query, chords, remarks, version } }
+  const { title, tune, remarks } = before
+  return { method: 'PUT', path, body: { title, tune, remarks, version } }
 }
 
 /** Somebody else has kept it since it was opened here: both are told, and the player keeps one, the other, or both. */

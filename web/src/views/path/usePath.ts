@@ -7,6 +7,7 @@ import type { Neck } from '@nestling/core/neck'
 import { findPath, type PathFound, type PathQuestion, type PathShape } from '@nestling/core/path'
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
+import { withChart } from '@nestling/core/tune'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { withoutBeat } from '../../contracts/settings.ts'
 import type { Stop } from '../../controls/Stopped.tsx'
@@ -26,7 +27,6 @@ import { keepWalk } from '../../state/walk.ts'
 import { pathClient } from '../../workers/clients.ts'
 import type { PathAround } from '../../workers/path.worker.ts'
 import { neckFor, type Params, readPlan, writePlan } from './address.ts'
-import { heldThrough } from './held.ts'
 import { OWNER } from './look.ts'
 import { partOf } from './parts.ts'
 import { scoreOf } from './toScore.ts'
@@ -108,7 +108,7 @@ export function usePath(params: Params): PathState {
     (changes: Partial<PathPlan>) => {
       const before = asked.current()
       const { chart } = changes
-      asked.step({ ...(chart ? followedFrom(before, chart) : {}), ...changes })
+      asked.step({ ...(chart ? heldOver(before, chart) : {}), ...changes })
     },
     [asked],
   )
@@ -118,7 +118,7 @@ export function usePath(params: Params): PathState {
         const tune = withoutWishLines(written, player)
         const { chart } = readChart(tune.chart, player.naming)
         const wishes = { ...before.wishes, ...tune.wishes }
-        return { ok: true, value: { chart, wishes, ...followedFrom(before, chart) } }
+        return { ok: true, value: { chart, wishes, ...heldOver(before, chart) } }
       })
     },
     [asked, player],
@@ -138,7 +138,7 @@ export function usePath(params: Params): PathState {
     [asked],
   )
   useQuestion({
-    address: answer.plan === plan ? writePlan(plan, neck) : undefined,
+    address: answer.plan === plan ? writePlan(plan, player) : undefined,
     open: (query) => asked.open(readPlan(Object.fromEntries(query), player)),
   })
   // A chart brings its tempo along.
@@ -160,7 +160,7 @@ export function usePath(params: Params): PathState {
   )
   useEffect(() => {
     if (!shape) return
-    leftAt('Path', carriedOf(shape), writePlan(answer.plan, neck))
+    leftAt('Path', carriedOf(shape), writePlan(answer.plan, player))
     const { tuning } = shape
     keepWalk({
       title: answer.plan.chart.title === '' ? 'the tune' : answer.plan.chart.title,
@@ -268,10 +268,10 @@ export function usePath(params: Params): PathState {
   }
 }
 
-/** What is asked of single chords, in a changed chart. */
-function followedFrom({ chart, held, melody }: PathPlan, next: Chart): Pick<PathPlan, 'held' | 'melody'> {
-  const [before, after] = [playedChart(chart).chords, playedChart(next).chords]
-  return { held: heldThrough(held, before, after), melody: heldThrough(melody, before, after) }
+/** What is asked of single chords, over a changed chart. */
+function heldOver(plan: PathPlan, chart: Chart): Pick<PathPlan, 'held' | 'melody'> {
+  const { held, melody } = withChart(plan, chart)
+  return { held, melody }
 }
 
 /** What makes another path; the chosen chord and how it is played do not. */

@@ -3,8 +3,8 @@
  * `rootless 432`. They are read in the language of the other lines, and wishes are all that they change.
  */
 import type { OmissionSchool } from '@nestling/core/chord'
-import type { PathWishes } from '@nestling/core/path'
 import { DEFAULT_FRET_MAX, type Player, type Question, readTypedLine } from '@nestling/core/request'
+import type { TuneWishes } from '@nestling/core/tune'
 
 /** Any chord: wishes are read about it, and it is thrown away. */
 const ABOUT: Question = {
@@ -18,11 +18,11 @@ const ABOUT: Question = {
 export interface TuneText {
   /** The text with its lines of wishes blanked, so that places in it hold. */
   readonly chart: string
-  readonly wishes: Partial<PathWishes>
+  readonly wishes: Partial<TuneWishes>
 }
 
 export function withoutWishLines(text: string, player: Player): TuneText {
-  let wishes: Partial<PathWishes> = {}
+  let wishes: Partial<TuneWishes> = {}
   const chart = text
     .split('\n')
     .map((line) => {
@@ -36,7 +36,7 @@ export function withoutWishLines(text: string, player: Player): TuneText {
 }
 
 /** What one line asks; `undefined` where it is of the tune. */
-function wishesIn(line: string, player: Player): Partial<PathWishes> | undefined {
+function wishesIn(line: string, player: Player): Partial<TuneWishes> | undefined {
   // Bars, settings and numbers of a progression are the tune's.
   if (/[|:]/.test(line) || !/[a-z]{3,}|\d{3,}/i.test(line)) return undefined
   // "643 or 543": the same wishes on either.

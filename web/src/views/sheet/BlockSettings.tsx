@@ -135,8 +135,7 @@ function ChartSettings({ block, state }: SettingsOf<ChartBlock>) {
   const change = (changes: Partial<ChartBlock>) => changeBlock<'chart'>(block.id, changes)
   const kept = block.source.kind === 'kept' ? block.source.tune : undefined
   const tune = tunes.find(({ id }) => id === kept)
-  const text =
-    block.source.kind === 'own' ? block.source.chart : (new URLSearchParams(tune?.query ?? '').get('chart') ?? '')
+  const text = block.source.kind === 'own' ? block.source.chart : (tune?.tune.chart ?? '')
   const count = readChart(text).chart.bars.length
   const bars = Array.from({ length: count }, (_, index) => [index + 1, String(index + 1)] as const)
   return (

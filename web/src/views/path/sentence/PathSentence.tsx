@@ -3,10 +3,11 @@ import { useStore } from '@nanostores/react'
 import { keysFor, patternOf, STYLES, type Style } from '@nestling/core/chart'
 import { writeKey } from '@nestling/core/key'
 import { type StringSet, stringNumber, tuningLetters, writeTuning } from '@nestling/core/neck'
-import { type PathWishes, settledWishes } from '@nestling/core/path'
+import { settledWishes } from '@nestling/core/path'
 import { tuningsOffered } from '@nestling/core/request'
 import { MANNERS, type Manner } from '@nestling/core/taste'
 import { BASS_LINES, type BassLine } from '@nestling/core/time'
+import type { TuneWishes } from '@nestling/core/tune'
 import { memo, type ReactNode } from 'react'
 import { Choice, type Options } from '../../../controls/Choice.tsx'
 import { EnsembleWord } from '../../../controls/EnsembleWord.tsx'
@@ -43,7 +44,7 @@ const Words = memo(function Words({ state }: { readonly state: PathState }) {
   const { plan } = answer
   const { chart, wishes } = plan
   const settled = settledWishes(answer.question)
-  const wish = (changes: Partial<PathWishes>) => change({ wishes: { ...wishes, ...changes } })
+  const wish = (changes: Partial<TuneWishes>) => change({ wishes: { ...wishes, ...changes } })
   const name = key && writeKey(key.key, { naming: settings.naming })
   const sets = setOptions(neck.open.length, usualSets(neck))
   const frets = Array.from({ length: neck.lastFret }, (_, index) => index + 1)
@@ -179,7 +180,7 @@ const SCHOOL_WORDS = {
   shell: 'as shells',
   'drop-root': 'without roots',
   'drop-fifth': 'without fifths',
-} as const satisfies Readonly<Record<NonNullable<PathWishes['school']>, string>>
+} as const satisfies Readonly<Record<NonNullable<TuneWishes['school']>, string>>
 
 const WAYS = {
   least: {},
@@ -187,7 +188,7 @@ const WAYS = {
   top: { topStepwise: true },
   rising: { bassLine: 'rising' },
   falling: { bassLine: 'falling' },
-} as const satisfies Readonly<Record<string, Partial<PathWishes>>>
+} as const satisfies Readonly<Record<string, Partial<TuneWishes>>>
 type Way = keyof typeof WAYS
 const WAY_OPTIONS: Options<Way> = [
   ['least', 'moving least'],
@@ -196,7 +197,7 @@ const WAY_OPTIONS: Options<Way> = [
   ['rising', 'the bass rising by step'],
   ['falling', 'the bass falling by step'],
 ]
-const wayOf = ({ stream, topStepwise, bassLine }: PathWishes): Way =>
+const wayOf = ({ stream, topStepwise, bassLine }: TuneWishes): Way =>
   stream ? 'stream' : topStepwise ? 'top' : (bassLine ?? 'least')
 
 interface SetOption {
@@ -206,7 +207,7 @@ interface SetOption {
   readonly voices: number | undefined
 }
 
-const setsKey = ({ strings, voices }: Pick<PathWishes, 'strings' | 'voices'>): string =>
+const setsKey = ({ strings, voices }: Pick<TuneWishes, 'strings' | 'voices'>): string =>
   strings ? JSON.stringify(strings) : voices === undefined ? 'any' : `any ${voices}`
 const setsWords = (sets: readonly StringSet[], strings: number): string =>
   sets.map((set) => set.map((string) => stringNumber(string, strings)).join(' ')).join(' or ')
@@ -253,7 +254,7 @@ function More({ state }: { readonly state: PathState }) {
   const { plan } = answer
   const { wishes } = plan
   const strings = neck.open.length
-  const wish = (changes: Partial<PathWishes>) => change({ wishes: { ...wishes, ...changes } })
+  const wish = (changes: Partial<TuneWishes>) => change({ wishes: { ...wishes, ...changes } })
   const low = Math.max(0, strings - 6)
   const useChoices = () => {
     const choices: readonly MoreChoice[] = [

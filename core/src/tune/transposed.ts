@@ -2,26 +2,15 @@
  * A tune in another key with all that is held in it.
  *   chart + held shapes + top tones ─transposedTune→ the same in the other key, and what could not stay as it was
  */
-import { type Chart, transposedChart } from '../chart/index.ts'
+import { transposedChart } from '../chart/index.ts'
 import { type HandProfile, handOn } from '../hand/index.ts'
 import type { Key } from '../key/index.ts'
 import { type Neck, soundingMidi } from '../neck/index.ts'
 import { type Midi, pitchClassOf } from '../pitch/index.ts'
 import { centreOf, type Frets } from '../voicing/index.ts'
-import type { HeldShape } from './types.ts'
+import type { HeldShape, TopTone, Tune } from './types.ts'
 
-/** A tone that a chord shall have on top. */
-export interface TopTone {
-  /** Index among the played chords. */
-  readonly chord: number
-  readonly midi: Midi
-}
-
-export interface HeldTune {
-  readonly chart: Chart
-  readonly held: readonly HeldShape[]
-  readonly melody: readonly TopTone[]
-}
+export type HeldTune = Pick<Tune, 'chart' | 'held' | 'melody'>
 
 /**
  * What did not go along as it was: the same form an octave elsewhere, or nothing.

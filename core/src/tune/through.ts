@@ -1,5 +1,17 @@
 /** What is asked of single chords follows them when the chart changes. */
-import type { PlayedChord } from '@nestling/core/chart'
+import { type Chart, type PlayedChord, playedChart } from '../chart/index.ts'
+import type { Tune } from './types.ts'
+
+/** The same tune over a changed chart: shapes and top tones stay with their chords. */
+export function withChart<Held extends Pick<Tune, 'chart' | 'held' | 'melody'>>(tune: Held, chart: Chart): Held {
+  const [before, after] = [playedChart(tune.chart).chords, playedChart(chart).chords]
+  return {
+    ...tune,
+    chart,
+    held: heldThrough(tune.held, before, after),
+    melody: heldThrough(tune.melody, before, after),
+  }
+}
 
 const same = (a: PlayedChord | undefined, b: PlayedChord | undefined): boolean =>
   a !== undefined &&
@@ -9,7 +21,7 @@ const same = (a: PlayedChord | undefined, b: PlayedChord | undefined): boolean =
   a.chord.formula.join() === b.chord.formula.join()
 
 /** What stands before and behind the change keeps its own; a chord that is another one now loses it. */
-export function heldThrough<Asked extends { readonly chord: number }>(
+function heldThrough<Asked extends { readonly chord: number }>(
   held: readonly Asked[],
   before: readonly PlayedChord[],
   after: readonly PlayedChord[],
@@ -21,8 +33,7 @@ export function heldThrough<Asked extends { readonly chord: number }>(
   while (tail < shorter - head && same(before.at(-1 - tail), after.at(-1 - tail))) tail++
   return held.flatMap((one): readonly Asked[] => {
     if (one.chord < head) return [one]
-    const moved = one.chord + after.length - before.length
-    if (one.chord >= before.length - tail) return [{ ...one, chord: moved }]
-    return []
+    if (one.chord < before.length - tail) return []
+    return [{ ...one, chord: one.chord + after.length - before.length }]
   })
 }
