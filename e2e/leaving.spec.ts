@@ -50,6 +50,8 @@ test('a shape put into the tray just before a link is followed is in it on the n
     await expect.poll(keptSteps).toBe(2)
     await route.fulfill({ response: drawn })
   })
+  // What is pressed before the page is alive waits in it, and goes with it.
+  await expect(page.locator('[data-alive]')).toBeVisible()
   await page.keyboard.press('t')
   await page.reload()
   await expect(steps).toHaveCount(2)

@@ -10,6 +10,10 @@ test.afterEach(({ request }) => settings(request, usual))
 async function openCards(page: Page) {
   await page.goto('/cards')
   await expect(page.getByTestId('cards-left')).toHaveText(/\d+ cards?/)
+  await expect(page.getByTestId('card-question')).toBeVisible()
+  // A typed answer takes the focus as soon as its question is there: what leaves the field is pressed after that.
+  const field = page.getByRole('textbox', { name: 'Answer' })
+  if (await field.isVisible()) await expect(field).toBeFocused()
 }
 const left = async (page: Page) => Number((await page.getByTestId('cards-left').textContent())?.split(' ')[0])
 
