@@ -26,7 +26,6 @@ const planFor = (chart: string, changes: Partial<PathPlan> = {}): PathPlan => ({
   ...readPlan({ chart }, player),
   ...changes,
 })
-const _chordsOf = (chart: string) => playedChart(readChart(chart).chart).chords
 
 describe('the address', () => {
   const wishes = fc.record({
