@@ -1,5 +1,5 @@
 /** Rounds of an attack on what is kept: the server is killed while it writes, or its disk runs full. */
-import { olderDatabase } from './olderDatabase.ts'
+import { olderBook } from './olderBook.ts'
 import { ended, type Started, spawnServer, startServer } from './server.ts'
 import type { SmallDisk } from './smallDisk.ts'
 import { ask } from './writes.ts'
@@ -100,7 +100,7 @@ export async function killRound(folder: string, name: string, afterMs: number): 
 /** An older database is brought up to date, and the server killed on the way: the next one has all that was in it. */
 export async function migrationRound(folder: string, known: number, name: string, afterMs: number): Promise<Round> {
   const names = Array.from({ length: 2000 }, (_, index) => `${name}-${index}`)
-  olderDatabase(folder, known, names)
+  olderBook(folder, known, names)
   const child = spawnServer({ PORT: '0', NESTLING_DATA: folder })
   await new Promise((resolve) => setTimeout(resolve, afterMs))
   child.kill('SIGKILL')

@@ -5,11 +5,16 @@ import type { Neck } from '../neck/index.ts'
 import type { Degree, Midi } from '../pitch/index.ts'
 import type { Ensemble, Manner, Taste } from '../taste/index.ts'
 import type { HeldShape, PathWeights, TuneWishes } from '../tune/index.ts'
-import type { Frets, OpenStrings } from '../voicing/index.ts'
+import type { ArrangementChoice, Frets, OpenStrings } from '../voicing/index.ts'
 
-/** A tune's wishes, and who plays along, which decides the bass. */
-export interface PathWishes extends TuneWishes {
+/** A tune's wishes, and what is asked besides. */
+export interface PathWishes extends Omit<TuneWishes, 'open'> {
+  /** Who plays along decides the bass. */
   readonly ensemble: Ensemble
+  /** Any of these; an empty list is any arrangement. */
+  readonly arrangements: readonly ArrangementChoice[]
+  /** Without it as the manner has it. */
+  readonly open?: OpenStrings | undefined
 }
 
 /** Wishes with nothing left to what is usual. */

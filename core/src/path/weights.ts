@@ -1,6 +1,5 @@
 import { ringsOpen, usualMannerOf } from '../taste/index.ts'
-import type { PathWeights } from '../tune/index.ts'
-import { TUNE_WISHES } from '../tune/index.ts'
+import { type PathWeights, TUNE_WISHES } from '../tune/index.ts'
 import type { PathQuestion, PathWishes, SettledWishes } from './types.ts'
 
 /** A voice that has no partner in the other chord counts as two semitones. */
@@ -21,7 +20,7 @@ export const ROOT_ELSEWHERE = 2
 export const MOST_CANDIDATES = 48
 
 /** Before anything is asked. */
-export const PATH_WISHES: PathWishes = { ...TUNE_WISHES, fretMax: 15, ensemble: 'alone' }
+export const PATH_WISHES: PathWishes = { ...TUNE_WISHES, fretMax: 15, arrangements: [], ensemble: 'alone' }
 
 /** Who strums lifts the hand between grips, and the strum hides how voices go: a step counts a quarter. */
 const STRUMMED = 0.25

@@ -7,7 +7,7 @@
 export { tuneOfEarlier } from './earlier.ts'
 export type { TuneChord } from './texts.ts'
 export { chordsOf, readTune, writeTune } from './texts.ts'
-export { withChart } from './through.ts'
+export { withChart } from './withChart.ts'
 export type { HeldTune, NotAsItWas } from './transposed.ts'
 export { transposedTune } from './transposed.ts'
 export type { HeldShape, PathWeights, TopTone, Tune, TuneError, TuneField, TuneTexts, TuneWishes } from './types.ts'

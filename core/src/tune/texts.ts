@@ -18,11 +18,11 @@ import {
 import { piece, remembered } from '../result/index.ts'
 import { MANNERS } from '../taste/index.ts'
 import { BASS_LINES, readPattern, writePattern } from '../time/index.ts'
-import { type Frets, readArrangement, readFrets, writeArrangement, writeFrets } from '../voicing/index.ts'
+import { type Frets, readFrets, writeFrets } from '../voicing/index.ts'
 import type { PathWeights, Tune, TuneError, TuneField, TuneTexts, TuneWishes } from './types.ts'
 import { PATH_WEIGHTS, TUNE_WISHES } from './usual.ts'
 
-const OPEN = ['never', 'allow', 'require'] as const
+const OPEN = ['never', 'allow'] as const
 const SCHOOLS = ['shell', 'drop-root', 'drop-fifth'] as const
 const WAYS = {
   stream: { stream: true },
@@ -50,18 +50,23 @@ export function readTune(
   own?: Tuning,
 ): { readonly tune: Tune; readonly errors: readonly TuneError[] } {
   const errors: TuneError[] = []
-  /** Reads a field's pieces, one after another; one that is wrong is told and left out. */
-  const pieces = <Value>(field: TuneField, read: (text: string) => Value | undefined): readonly Value[] => {
-    const text = texts[field]
-    if (text === undefined || text === '') return []
+  /** Reads a field's pieces, one after another; one that is wrong is told, and its place stays. */
+  const places = <Value>(
+    field: TuneField,
+    read: (text: string) => Value | undefined,
+  ): readonly (Value | undefined)[] => {
     let at = 0
-    return text.split(',').flatMap((one) => {
-      const value = read(one)
-      if (value === undefined) errors.push({ field, code: 'not_in_a_tune', at, text: piece(one) })
-      at += one.length + 1
-      return value === undefined ? [] : [value]
-    })
+    return (
+      (texts[field] || undefined)?.split(',').map((one) => {
+        const value = read(one)
+        if (value === undefined) errors.push({ field, code: 'not_in_a_tune', at, text: piece(one) })
+        at += one.length + 1
+        return value
+      }) ?? []
+    )
   }
+  const pieces = <Value>(field: TuneField, read: (text: string) => Value | undefined): readonly Value[] =>
+    places(field, read).flatMap((value) => (value === undefined ? [] : [value]))
   const one = <Value>(field: TuneField, read: (text: string) => Value | undefined): Value | undefined => {
     const text = texts[field]
     const value = text === undefined ? undefined : read(text)
@@ -119,10 +124,6 @@ export function readTune(
             }),
           ),
           voices: one('voices', (text) => whole(text, 2, most)),
-          arrangements: pieces('arrangements', (text) => {
-            const read = readArrangement(text)
-            return read.ok ? read.value : undefined
-          }),
           open: one('open', (text) => OPEN.find((open) => open === text)),
           school: one('leaving', (text) => SCHOOLS.find((school) => school === text)),
           roots: listed(pieces('roots', string)),
@@ -145,18 +146,9 @@ export function readTune(
       pattern: pattern ?? patternOf(chart),
       bass,
       tuning,
-      // One that can't be read keeps its chord's place.
-      way: (texts.way?.split(',') ?? []).map((text, index, all) => {
-        const frets = fretsIn(text)
-        if (!frets && text !== NO_SHAPE)
-          errors.push({
-            field: 'way',
-            code: 'not_in_a_tune',
-            at: all.slice(0, index).join().length + Math.min(index, 1),
-            text: piece(text),
-          })
-        return frets
-      }),
+      way: places('way', (text) => (text === NO_SHAPE ? NO_SHAPE : fretsIn(text))).map((frets) =>
+        frets === NO_SHAPE ? undefined : frets,
+      ),
     },
     errors,
   }
@@ -172,7 +164,6 @@ export function writeTune(tune: Tune, own: Tuning): TuneTexts {
     manner: wishes.manner,
     strings: wishes.strings?.map((set) => writeStringSet(set, strings).replaceAll(' ', '.')).join(','),
     voices: wishes.voices?.toString(),
-    arrangements: wishes.arrangements.map(writeArrangement).join(','),
     frets:
       wishes.fretMin === TUNE_WISHES.fretMin && wishes.fretMax === TUNE_WISHES.fretMax
         ? undefined

@@ -22,16 +22,9 @@ export const anyTune: fc.Arbitrary<Tune> = fc.record({
     manner: maybe(fc.constantFrom(...MANNERS)),
     strings: maybe(fc.constantFrom([strings(5, 4, 3, 2)], [strings(6, 4, 3), strings(5, 3, 2)])),
     voices: maybe(fc.constantFrom(3, 4)),
-    arrangements: fc.constantFrom(
-      [],
-      [
-        { kind: 'named', name: 'drop-2' },
-        { kind: 'list', degrees: ['R', '5', '3'] },
-      ],
-    ),
     fretMin: fc.constantFrom(1, 3),
     fretMax: fc.constantFrom(9, 12),
-    open: maybe(fc.constantFrom('never', 'allow', 'require')),
+    open: maybe(fc.constantFrom('never', 'allow')),
     school: maybe(fc.constantFrom('shell', 'drop-root', 'drop-fifth')),
     roots: maybe(fc.constantFrom([1, 0], [1])),
     stream: fc.boolean(),

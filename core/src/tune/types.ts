@@ -6,7 +6,7 @@ import type { Midi } from '../pitch/index.ts'
 import type { TextErrorOf } from '../result/index.ts'
 import type { Manner } from '../taste/index.ts'
 import type { BassLine } from '../time/index.ts'
-import type { ArrangementChoice, Frets, OpenStrings } from '../voicing/index.ts'
+import type { Frets } from '../voicing/index.ts'
 
 /**
  * What counts, and how much. The grip decides, by what a player takes first; steps choose among good grips. A shape that
@@ -40,12 +40,10 @@ export interface TuneWishes {
   /** Any of these sets sounds; without them every set that the chord fits, or of `voices` strings. */
   readonly strings?: readonly StringSet[] | undefined
   readonly voices?: number | undefined
-  /** Any of these; an empty list is any arrangement. */
-  readonly arrangements: readonly ArrangementChoice[]
   readonly fretMin: number
   readonly fretMax: number
-  /** Without it as the manner has it. */
-  readonly open?: OpenStrings | undefined
+  /** Whether open strings may ring; without it as the manner has it. */
+  readonly open?: 'never' | 'allow' | undefined
   /** What may be left out; without it whatever fits who plays. */
   readonly school?: OmissionSchool | undefined
   /** The root lies on these strings in turn, chord by chord, where that costs little. */
@@ -99,7 +97,6 @@ export const TUNE_FIELDS = [
   'manner',
   'strings',
   'voices',
-  'arrangements',
   'frets',
   'open',
   'leaving',

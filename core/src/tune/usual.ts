@@ -15,7 +15,6 @@ export const PATH_WEIGHTS: PathWeights = {
 }
 
 export const TUNE_WISHES: TuneWishes = {
-  arrangements: [],
   fretMin: 1,
   fretMax: 12,
   stream: false,

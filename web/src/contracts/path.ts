@@ -1,5 +1,4 @@
 /** What `POST /api/path` takes; core reads the music in it. */
-
 import { ENSEMBLES, MANNERS } from '@nestling/core/taste'
 import { PATH_WEIGHTS } from '@nestling/core/tune'
 import * as v from 'valibot'

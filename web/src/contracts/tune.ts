@@ -3,17 +3,18 @@ import { TUNE_FIELDS, type TuneField, type TuneTexts, tuneOfEarlier } from '@nes
 import * as v from 'valibot'
 import { text } from './text.ts'
 
-export const MOST_TUNE_CHORDS = 512
-const MOST_TEXT = 24_000
+/** A shape for every chord of the longest tune. */
+const MOST_TEXT = 48_000
 
-const fields = Object.fromEntries(TUNE_FIELDS.map((field) => [field, v.optional(text(MOST_TEXT))])) as Record<
+const optionalText = () => v.optional(text(MOST_TEXT))
+const fields = Object.fromEntries(TUNE_FIELDS.map((field) => [field, optionalText()])) as Record<
   TuneField,
   ReturnType<typeof optionalText>
 >
-const optionalText = () => v.optional(text(MOST_TEXT))
 const texts = v.strictObject({ ...fields, chart: text(MOST_TEXT) }) satisfies v.GenericSchema<TuneTexts>
 
-const entries = {
+/** Without what may stand around them: a version, an id. */
+export const TUNE_ENTRIES = {
   title: v.pipe(
     v.string(),
     v.trim(),
@@ -24,8 +25,6 @@ const entries = {
   /** Lines of the file that it came from which a chart has no place for. */
   remarks: v.optional(text(4000), ''),
 }
-/** A row as a file holds it, brought up to this form. */
-export const TUNE_ENTRIES = entries
 /** What waits in a browser, or comes from a page that an upgrade found open, may be of an earlier form. */
 const asNow = <Schema extends v.GenericSchema>(schema: Schema) =>
   v.pipe(
@@ -33,11 +32,13 @@ const asNow = <Schema extends v.GenericSchema>(schema: Schema) =>
     v.transform((row) => tuneOfEarlier(row, (query) => new URLSearchParams(query))),
     schema,
   )
-export const TuneDraft = asNow(v.strictObject(entries))
+export const TuneDraft = asNow(v.strictObject(TUNE_ENTRIES))
 export type TuneDraft = v.InferOutput<typeof TuneDraft>
 
 /** Over the version that is changed. */
-export const TuneChange = asNow(v.strictObject({ ...entries, version: v.pipe(v.number(), v.integer(), v.minValue(1)) }))
+export const TuneChange = asNow(
+  v.strictObject({ ...TUNE_ENTRIES, version: v.pipe(v.number(), v.integer(), v.minValue(1)) }),
+)
 export type TuneChange = v.InferOutput<typeof TuneChange>
 
 export interface KeptTune extends TuneDraft {

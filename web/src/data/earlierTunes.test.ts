@@ -1,18 +1,16 @@
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { STANDARD_TUNING } from '@nestling/core/neck'
 import { chordsOf, readTune, writeTune } from '@nestling/core/tune'
-import Sqlite from 'better-sqlite3'
-import { drizzle } from 'drizzle-orm/better-sqlite3'
-import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import type Sqlite from 'better-sqlite3'
 import fc from 'fast-check'
 import { afterEach, beforeEach, expect, test } from 'vitest'
 import { anyTune } from '../../../core/src/tune/tune.testkit.ts'
-import { FILE, openDatabase } from './database.ts'
+import { openDatabase } from './database.ts'
+import { olderDatabase } from './olderDatabase.testkit.ts'
 import { createRepositories } from './repositories.ts'
 
-const MIGRATIONS = process.env['NESTLING_MIGRATIONS'] ?? ''
 /** How many migrations a program had that kept a tune as an address: since the seventh, until the fourteenth. */
 const EARLIER = [7, 8, 9, 10, 11, 12, 13]
 /** After so many a kept tune holds every shape of its way. */
@@ -23,22 +21,6 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'nestling-earlier-'))
 })
 afterEach(() => rmSync(folder, { recursive: true, force: true }))
-
-/** A database as the program of then had it. */
-function madeBy(migrations: number, fill: (sqlite: Sqlite.Database) => void): string {
-  const then = join(folder, `migrations-${migrations}`)
-  cpSync(MIGRATIONS, then, { recursive: true })
-  const journal = join(then, 'meta', '_journal.json')
-  const { entries, ...head } = JSON.parse(readFileSync(journal, 'utf8')) as { readonly entries: readonly unknown[] }
-  writeFileSync(journal, JSON.stringify({ ...head, entries: entries.slice(0, migrations) }))
-  const data = join(folder, `data-${migrations}`)
-  mkdirSync(data)
-  const sqlite = new Sqlite(join(data, FILE))
-  migrate(drizzle(sqlite), { migrationsFolder: then })
-  fill(sqlite)
-  sqlite.close()
-  return data
-}
 
 /** What that program wrote of a tune: the Path view's address, with how the view stood, and the chords beside it. */
 function keepEarlier(sqlite: Sqlite.Database, title: string, { way, ...texts }: ReturnType<typeof writeTune>): void {
@@ -52,10 +34,10 @@ test.each(EARLIER)('kept by a program of %i migrations, tunes are the same tunes
   const tunes = fc
     .sample(anyTune, 75)
     .map((tune) => writeTune({ ...tune, way: tune.held.map(({ frets }) => frets) }, STANDARD_TUNING))
-  const data = madeBy(migrations, (sqlite) => {
+  olderDatabase(folder, migrations, (sqlite) => {
     for (const [index, texts] of tunes.entries()) keepEarlier(sqlite, `tune ${index}`, texts)
   })
-  const { db, close } = openDatabase(data)
+  const { db, close } = openDatabase(folder)
   const { tunes: kept, unreadable } = createRepositories(db)
   expect(unreadable.list()).toEqual([])
   const there = kept.list(tunes.length).tunes
@@ -76,7 +58,7 @@ test.each(EARLIER)('kept by a program of %i migrations, tunes are the same tunes
 })
 
 test('what was damaged is set aside as it was; a change of before is taken back in the form of now', () => {
-  const data = madeBy(13, (sqlite) => {
+  olderDatabase(folder, 13, (sqlite) => {
     keepEarlier(sqlite, 'Slow Ferry', { chart: 'Fm9 Bbm7', way: 'x8688x,none' })
     sqlite.exec("insert into tunes (title, query, chords, created_at) values ('Torn', 'chart=C', '{bad', 1)")
     const row = sqlite.prepare("select * from tunes where title = 'Slow Ferry'").get() as Record<string, unknown>
@@ -86,7 +68,7 @@ test('what was damaged is set aside as it was; a change of before is taken back 
     sqlite.prepare("insert into book_changes (words, at, steps) values ('Read', 2, ?)").run(steps)
     sqlite.exec("insert into book_changes (words, at, steps) values ('Torn', 2, '{bad')")
   })
-  const { db, sqlite, close } = openDatabase(data)
+  const { db, sqlite, close } = openDatabase(folder)
   const book = createRepositories(db)
   expect(book.unreadable.list()).toMatchObject([{ kind: 'tune', title: 'Torn', reason: 'tune: no JSON' }])
   expect(JSON.stringify(book.unreadable.find(1)?.row)).toContain('chart=C {bad')

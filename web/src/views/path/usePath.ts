@@ -4,7 +4,7 @@ import { type Chart, guessKey, type Played, playedChart, readChart, type Span, w
 import { writeSymbol } from '@nestling/core/chord'
 import type { Key } from '@nestling/core/key'
 import type { Neck } from '@nestling/core/neck'
-import { findPath, type PathFound, type PathQuestion, type PathShape } from '@nestling/core/path'
+import { findPath, PATH_WISHES, type PathFound, type PathQuestion, type PathShape } from '@nestling/core/path'
 import { instrumentFor, type Player } from '@nestling/core/request'
 import type { Shape } from '@nestling/core/shape'
 import { withChart } from '@nestling/core/tune'
@@ -76,6 +76,7 @@ export const questionOf = (plan: PathPlan, played: Played, neck: Neck, player: P
   hand: player.hand,
   thumb: player.thumb,
   wishes: {
+    ...PATH_WISHES,
     ...plan.wishes,
     manner: plan.wishes.manner ?? player.manner,
     ensemble: player.withBassPlayer ? 'bass-player' : 'alone',
