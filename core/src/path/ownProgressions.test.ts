@@ -3,7 +3,6 @@ import { readSymbol } from '../chord/index.ts'
 import { MEDIUM_HAND } from '../hand/index.ts'
 import { neckOf, STANDARD_INSTRUMENT } from '../neck/index.ts'
 import { must } from '../result/index.ts'
-import { ringsOpen } from '../taste/index.ts'
 import { PATH_WEIGHTS } from '../tune/index.ts'
 import { writeFrets } from '../voicing/index.ts'
 import { findPath, PATH_WISHES } from './index.ts'
@@ -17,7 +16,7 @@ function pathOf({ manner, ensemble, chart }: OwnProgression): readonly string[] 
     neck: neckOf(STANDARD_INSTRUMENT),
     hand: MEDIUM_HAND,
     thumb: false,
-    wishes: { ...PATH_WISHES, manner, ensemble, open: ringsOpen(manner) ? 'allow' : 'never' },
+    wishes: { ...PATH_WISHES, manner, ensemble },
     weights: PATH_WEIGHTS,
     loop: false,
     held: [],

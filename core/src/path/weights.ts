@@ -1,4 +1,4 @@
-import { ringsOpen, usualMannerOf } from '../taste/index.ts'
+import { openStringsIn, usualMannerOf } from '../taste/index.ts'
 import { type PathWeights, TUNE_WISHES } from '../tune/index.ts'
 import type { PathQuestion, PathWishes, SettledWishes } from './types.ts'
 
@@ -41,5 +41,5 @@ export function weightsFor(weights: PathWeights, { manner, ensemble }: SettledWi
 /** What is usual stands where nothing was said. */
 export function settledWishes({ chords, wishes }: Pick<PathQuestion, 'chords' | 'wishes'>): SettledWishes {
   const manner = wishes.manner ?? usualMannerOf(chords, wishes.open !== 'never')
-  return { ...wishes, manner, open: wishes.open ?? (ringsOpen(manner) ? 'allow' : 'never') }
+  return { ...wishes, manner, open: wishes.open ?? openStringsIn(manner) }
 }

@@ -2,7 +2,7 @@
 import { omittableDegrees } from '../chord/index.ts'
 import { COMMON_TUNINGS, type Fret, type Instrument, type StringSet, type Tuning, writeTuning } from '../neck/index.ts'
 import { stepOf } from '../pitch/index.ts'
-import { MANNERS, type Manner, ringsOpen } from '../taste/index.ts'
+import { MANNERS, type Manner, openStringsIn } from '../taste/index.ts'
 import { ARRANGEMENT_NAMES } from '../voicing/index.ts'
 import { DEFAULT_FRET_MAX } from './fields.ts'
 import { instrumentFor } from './instrument.ts'
@@ -26,7 +26,7 @@ export type ChoiceField = (typeof CHOICE_FIELDS)[number]
 export const inManner = (question: Question, manner: Manner | undefined): Question => ({
   ...question,
   manner,
-  open: manner !== undefined && ringsOpen(manner) ? 'allow' : 'never',
+  open: manner === undefined ? 'never' : openStringsIn(manner),
   arrangement: { kind: 'any' },
   strings: undefined,
   fretMin: 1,

@@ -3,7 +3,7 @@ import { type Chord, type Formula, sortedFormula } from '../chord/index.ts'
 import { readKnownTuning, type Tuning, writeTuning } from '../neck/index.ts'
 import { type Degree, stepOf } from '../pitch/index.ts'
 import { fail, ok, piece, type Result, requireAt } from '../result/index.ts'
-import { type Manner, mannerNamed, ringsOpen } from '../taste/index.ts'
+import { type Manner, mannerNamed, openStringsIn } from '../taste/index.ts'
 import { inversionOf, type OpenStrings, readArrangement } from '../voicing/index.ts'
 import {
   bare,
@@ -165,7 +165,7 @@ const manner: Reader = (words, at) => {
   const named = mannerNamed(bare(words[at]))
   if (named === undefined) return undefined
   const count = /^(chords?|guitar)$/.test(bare(words[at + 1])) ? 2 : 1
-  return taken({ manner: named, open: ringsOpen(named) ? 'allow' : 'never' }, count)
+  return taken({ manner: named, open: openStringsIn(named) }, count)
 }
 
 /** Frets that the hand reaches beside open strings, and from the fret of a position on. */

@@ -17,3 +17,5 @@ export function usualMannerOf(chords: readonly Chord[], ringsOpen: boolean): Man
 
 /** Open strings belong to these. */
 export const ringsOpen = (manner: Manner): boolean => manner === 'open' || manner === 'solo'
+/** What a manner does with them where nothing was said. */
+export const openStringsIn = (manner: Manner): 'allow' | 'never' => (ringsOpen(manner) ? 'allow' : 'never')

@@ -39,7 +39,7 @@ describe('shapes over HTTP', () => {
   test('come in the order of a player when a manner or an ensemble is told, each with the terms of its score', async () => {
     const first = async (query: string) => (await ask(voicings, { path: `/api/voicings?${query}` })).body.voicings[0]
     expect((await first('chord=A&manner=barre')).shape).toBe('577655')
-    expect((await first('chord=D&open=allow&manner=open&ensemble=alone')).shape).toBe('xx0232')
+    expect((await first('chord=D&manner=open&ensemble=alone')).shape).toBe('xx0232')
     const { shape, taste } = await first('chord=Gmaj7&ensemble=alone')
     expect(['3x443x', 'x-10-12-11-12-x']).toContain(shape)
     const sum = taste.terms.reduce((total: number, { value }: { readonly value: number }) => total + value, 0)
@@ -296,6 +296,10 @@ describe('a path over HTTP', () => {
     expect(frets(comped.body)).toBe('x5355x 3x345x x3243x 5x5656')
     const barred = await asked({ ...free, chart: '| F#m | D | A | E |', manner: 'barre' })
     expect(frets(barred.body).split(' ').slice(0, 3)).toEqual(['244222', 'x57775', '577655'])
+    const rung = await asked({ ...free, chart: '| C | G/B | Am | F |', manner: 'open' })
+    expect(frets(rung.body)).toBe('x32010 x20003 x02210 133211')
+    const closed = await asked({ ...free, chart: '| C | G/B |', manner: 'open', open: 'never' })
+    expect(frets(closed.body)).not.toContain('0')
     const [first] = barred.body.chords
     const sum = first.taste.terms.reduce((total: number, { value }: { value: number }) => total + value, 0)
     expect(sum).toBeCloseTo(first.taste.total, 1)

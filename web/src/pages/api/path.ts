@@ -84,7 +84,9 @@ function questionIn(body: PathBody, instrument: Instrument): Read<Asked> {
     if (!read.ok) return wrong(refuse(`arrangements.${index}`, read.error))
     arrangements.push(read.value)
   }
-  const { fretMin = 1, fretMax = 15, open = 'never', school, manner, ensemble = 'alone', loop = false, k = 1 } = body
+  const { fretMin = 1, fretMax = 15, school, manner, ensemble = 'alone', loop = false, k = 1 } = body
+  // A manner that is told says what becomes of open strings, unless they are told too.
+  const open = body.open ?? (manner === undefined ? 'never' : undefined)
   if (fretMin > fretMax)
     return wrong(
       refuseWith('fretMin', { message: `fret ${fretMin} lies above fret ${fretMax}`, expected: `at most ${fretMax}` }),

@@ -2,7 +2,7 @@ import { answerTo } from '@nestling/core/answer'
 import { writeSymbol } from '@nestling/core/chord'
 import { midiOf, readPitch } from '@nestling/core/pitch'
 import { type Playing, type Question, type QuestionTexts, readQuestion } from '@nestling/core/request'
-import { type Ensemble, type Manner, usualManner } from '@nestling/core/taste'
+import { type Ensemble, type Manner, openStringsIn, usualManner } from '@nestling/core/taste'
 import { writeArrangement, writeFrets } from '@nestling/core/voicing'
 import { VoicingsQuery } from '../../contracts/queries.ts'
 import { DEFAULT_SETTINGS, playerOf } from '../../contracts/settings.ts'
@@ -63,7 +63,8 @@ export const work: Work = (asked) => {
   if (limits instanceof Response) return limits
   const { instrument, told: measuredOn } = measured(asked)
   const player = playerOf(DEFAULT_SETTINGS, instrument)
-  const question = readQuestion(fields as QuestionTexts, player)
+  const open = fields.open ?? (manner && openStringsIn(manner))
+  const question = readQuestion({ ...fields, open } as QuestionTexts, player)
   if (!question.ok) return refuse(question.error.field, question.error)
   const { shapes, count, cut } = answerTo(question.value, player, {
     limit,
