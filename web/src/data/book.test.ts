@@ -11,7 +11,7 @@ import type { NotebookRows } from '../contracts/notebook.ts'
 import { musicOf } from '../contracts/tuneFile.ts'
 import { checkedRows } from '../pages/api/_notebook.ts'
 import { createCopies } from './copies.ts'
-import { copiesFolder, listCopies, MOST_COPIES } from './copyFiles.ts'
+import { copiesFolder, MOST_COPIES } from './copyFiles.ts'
 import { type Opened, openDatabase } from './database.ts'
 import { createRepositories, type Repositories } from './repositories.ts'
 import { placesInTunes } from './shapePlaces.ts'
@@ -440,59 +440,6 @@ describe('copies', () => {
       Array.from({ length: MOST_COPIES }, (_, index) => at(MOST_COPIES + 2 - index).toISOString()),
     )
     expect(left.at(-1)?.reason).toBe('by-hand')
-  })
-
-  test('before tables change a copy is made, once; it holds what was there', () => {
-    fill()
-    const folder = folders[0] as string
-    expect(listCopies(folder)).toEqual([])
-    // As an earlier program left it: its last six migrations are missing.
-    opened.sqlite
-      .prepare(
-        'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 6)',
-      )
-      .run()
-    opened.sqlite.prepare('alter table instruments drop column timbre').run()
-    for (const table of ['sheets', 'book_changes', 'unreadable']) opened.sqlite.prepare(`drop table ${table}`).run()
-    for (const index of [
-      'kept_shapes_newest',
-      'kept_shapes_tune',
-      'kept_shapes_same',
-      'kept_shapes_counts',
-      'practice_attempts_materials',
-      'practice_attempts_instruments',
-    ])
-      opened.sqlite.prepare(`drop index ${index}`).run()
-    for (const column of ['tune_id', 'tags', 'search'])
-      opened.sqlite.prepare(`alter table kept_shapes drop column ${column}`).run()
-    for (const column of ['remarks', 'tune']) opened.sqlite.prepare(`alter table tunes drop column ${column}`).run()
-    opened.sqlite.exec("alter table tunes add column query text not null default 'chart=C'")
-    opened.sqlite.exec("alter table tunes add column chords text not null default '[]'")
-    const chords = [
-      { symbol: 'Dm7', frets: 'x5756x' },
-      { symbol: 'G7', frets: null },
-      { symbol: 'C', frets: 'x-3-5-5-5-3' },
-    ]
-    opened.sqlite
-      .prepare("insert into tunes (title, query, chords, created_at) values ('Old Way', 'chart=Dm7+G7+C', ?, 1)")
-      .run(JSON.stringify(chords))
-    // What is damaged does not keep the tables from changing.
-    opened.sqlite.exec("insert into tunes (title, query, chords, created_at) values ('Torn', 'chart=C', '{bad', 1)")
-    opened.close()
-    open(folder)
-    expect(book.unreadable.list()).toMatchObject([{ kind: 'tune', title: 'Torn' }])
-    // A tune that was kept before ways were chosen by taste keeps its shapes.
-    expect(book.tunes.list(50).tunes.find(({ title }) => title === 'Old Way')?.tune).toEqual({
-      chart: 'Dm7 G7 C',
-      hold: '1:x5756x,3:x-3-5-5-5-3',
-      way: 'x5756x,none,x-3-5-5-5-3',
-    })
-    expect(listCopies(folder).map(({ reason }) => reason)).toEqual(['before-migration'])
-    // What was kept before it had folders is found by its words.
-    expect(names(book.shapes.window({ ...ASK, find: 'clarinet' }, 0, 9))).toEqual(['first bar'])
-    opened.close()
-    open(folder)
-    expect(listCopies(folder)).toHaveLength(1)
   })
 })
 

@@ -1,10 +1,8 @@
-import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Grade } from '@nestling/core/practice'
 import Sqlite from 'better-sqlite3'
-import { drizzle as makeDrizzle } from 'drizzle-orm/better-sqlite3'
-import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { DEMO_INSTRUMENTS } from '../../server/demoData.ts'
 import type { NotebookChoices, NotebookRows } from '../contracts/notebook.ts'
@@ -555,68 +553,4 @@ function failCommits(sqlite: Sqlite.Database): { readonly end: () => void } {
     }),
   )
   return { end: () => sqlite.exec(triggers.map((name) => `drop trigger ${name};`).join('')) }
-}
-
-describe('a database of an older version', () => {
-  /** Made by the migrations as they stood before the tray became a progression. */
-  function oldDatabase(): Sqlite.Database {
-    close()
-    rmSync(folder, { recursive: true })
-    folder = mkdtempSync(join(tmpdir(), 'nestling-old-'))
-    const old = mkdtempSync(join(tmpdir(), 'nestling-migrations-'))
-    const drizzle = process.env['NESTLING_MIGRATIONS'] ?? ''
-    const journal = JSON.parse(readFileSync(join(drizzle, 'meta/_journal.json'), 'utf8')) as {
-      entries: { tag: string }[]
-    }
-    const entries = journal.entries.slice(0, 4)
-    for (const { tag } of entries) copyFileSync(join(drizzle, `${tag}.sql`), join(old, `${tag}.sql`))
-    writeFileSync(join(mkMeta(old), '_journal.json'), JSON.stringify({ ...journal, entries }))
-    const sqlite = new Sqlite(join(folder, 'nestling.db'))
-    migrate(makeDrizzle(sqlite), { migrationsFolder: old })
-    rmSync(old, { recursive: true })
-    return sqlite
-  }
-  const step = (id: string, chord: string, frets: string) => ({ id, chord, shape: frets, tuning: STANDARD })
-
-  test('opens with everything in it: tray, sets, deleted sets, shapes, settings, in their order', () => {
-    const sqlite = oldDatabase()
-    const tray = [step('z', 'Fm9', 'x8688x'), step('a', 'Bb13', '6x678x'), step('m', 'not a chord', 'x-x')]
-    sqlite
-      .prepare('insert into trays (id, name, shapes, version) values (1, ?, ?, 7)')
-      .run('Slow Ferry', JSON.stringify(tray))
-    const insert = sqlite.prepare(
-      'insert into kept_sets (id, name, shapes, created_at, deleted_at) values (?, ?, ?, ?, ?)',
-    )
-    insert.run(4, 'Low “Tide” Waltz', JSON.stringify([step('q', 'Bbmaj7', 'x1323x')]), 1000, null)
-    insert.run(9, 'Kettle Song', JSON.stringify([]), 2000, 3000)
-    sqlite
-      .prepare('insert into kept_shapes (name, chord, shape, tuning, created_at, updated_at) values (?, ?, ?, ?, 5, 5)')
-      .run('home', 'F13', '1x123x', STANDARD)
-    sqlite.prepare("insert into settings (key, value) values ('labels', '\"note\"')").run()
-    sqlite.close()
-    open()
-    const { tray: now, sets, shapes, settings } = book
-    expect(now.read()).toMatchObject({ title: 'Slow Ferry', version: 7, metre: '4/4', tempoBpm: 80, key: '' })
-    expect(now.read().steps).toEqual(
-      tray.map(({ id, chord, shape: frets, tuning }) => ({
-        id,
-        beats: 4,
-        chord,
-        shape: { chord, frets, tuning, fingers: '' },
-        held: true,
-      })),
-    )
-    expect(sets.list(10).sets).toMatchObject([
-      { id: 4, title: 'Low “Tide” Waltz', createdAt: '1970-01-01T00:00:01.000Z' },
-    ])
-    expect(done(sets.restore(9))).toMatchObject({ title: 'Kettle Song', steps: [] })
-    expect(shapes.list(10).shapes).toMatchObject([{ name: 'home', frets: '1x123x' }])
-    expect(settings.read().labels).toBe('note')
-  })
-})
-
-function mkMeta(of: string): string {
-  const meta = join(of, 'meta')
-  mkdirSync(meta)
-  return meta
 }

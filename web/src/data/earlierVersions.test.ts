@@ -7,6 +7,7 @@ import type Sqlite from 'better-sqlite3'
 import fc from 'fast-check'
 import { afterEach, beforeEach, expect, test } from 'vitest'
 import { anyTune } from '../../../core/src/tune/tune.testkit.ts'
+import { listCopies } from './copyFiles.ts'
 import { openDatabase } from './database.ts'
 import { olderDatabase } from './olderDatabase.testkit.ts'
 import { createRepositories } from './repositories.ts'
@@ -29,6 +30,67 @@ function keepEarlier(sqlite: Sqlite.Database, title: string, { way, ...texts }: 
     .prepare('insert into tunes (title, query, chords, created_at) values (?, ?, ?, 1)')
     .run(title, query.toString(), JSON.stringify(chordsOf({ ...texts, way })))
 }
+
+const STANDARD = 'E2,A2,D3,G3,B3,E4'
+const step = (id: string, chord: string, frets: string) => ({ id, chord, shape: frets, tuning: STANDARD })
+
+test('before the tray was a progression: tray, sets, deleted sets, shapes, settings, in their order', () => {
+  const tray = [step('z', 'Fm9', 'x8688x'), step('a', 'Bb13', '6x678x'), step('m', 'not a chord', 'x-x')]
+  olderDatabase(folder, 4, (sqlite) => {
+    sqlite
+      .prepare('insert into trays (id, name, shapes, version) values (1, ?, ?, 7)')
+      .run('Slow Ferry', JSON.stringify(tray))
+    const insert = sqlite.prepare(
+      'insert into kept_sets (id, name, shapes, created_at, deleted_at) values (?, ?, ?, ?, ?)',
+    )
+    insert.run(4, 'Low “Tide” Waltz', JSON.stringify([step('q', 'Bbmaj7', 'x1323x')]), 1000, null)
+    insert.run(9, 'Kettle Song', JSON.stringify([]), 2000, 3000)
+    sqlite
+      .prepare('insert into kept_shapes (name, chord, shape, tuning, created_at, updated_at) values (?, ?, ?, ?, 5, 5)')
+      .run('home', 'F13', '1x123x', STANDARD)
+    sqlite.prepare("insert into settings (key, value) values ('labels', '\"note\"')").run()
+  })
+  const { db, close } = openDatabase(folder)
+  const { tray: now, sets, shapes, settings } = createRepositories(db)
+  expect(now.read()).toMatchObject({ title: 'Slow Ferry', version: 7, metre: '4/4', tempoBpm: 80, key: '' })
+  expect(now.read().steps).toEqual(
+    tray.map(({ id, chord, shape: frets, tuning }) => ({
+      id,
+      beats: 4,
+      chord,
+      shape: { chord, frets, tuning, fingers: '' },
+      held: true,
+    })),
+  )
+  expect(sets.list(10).sets).toMatchObject([
+    { id: 4, title: 'Low “Tide” Waltz', createdAt: '1970-01-01T00:00:01.000Z' },
+  ])
+  expect(sets.restore(9)).toMatchObject({ kind: 'done', value: { title: 'Kettle Song', steps: [] } })
+  expect(shapes.list(10).shapes).toMatchObject([{ name: 'home', frets: '1x123x' }])
+  expect(settings.read().labels).toBe('note')
+  close()
+})
+
+test('before tables change a copy is made, once; what was kept is found by its words', () => {
+  olderDatabase(folder, 8, (sqlite) => {
+    keepEarlier(sqlite, 'Old Way', { chart: 'Dm7 G7 C', way: 'x5756x,none,x-3-5-5-5-3' })
+    sqlite
+      .prepare(
+        "insert into kept_shapes (name, chord, shape, tuning, note, created_at, updated_at) values ('first bar', 'F13', '1x123x', ?, 'with the clarinet', 5, 5)",
+      )
+      .run(STANDARD)
+  })
+  expect(listCopies(folder)).toEqual([])
+  const { db, close } = openDatabase(folder)
+  const { shapes, tunes } = createRepositories(db)
+  // A tune that was kept before ways were chosen by taste holds its shapes.
+  expect(tunes.list(1).tunes[0]?.tune).toMatchObject({ hold: '1:x5756x,3:x-3-5-5-5-3', way: 'x5756x,none,x-3-5-5-5-3' })
+  expect(shapes.window({ find: 'clarinet', by: 'tune' }, 0, 9).shapes.map(({ name }) => name)).toEqual(['first bar'])
+  expect(listCopies(folder).map(({ reason }) => reason)).toEqual(['before-migration'])
+  close()
+  openDatabase(folder).close()
+  expect(listCopies(folder)).toHaveLength(1)
+})
 
 test.each(EARLIER)('kept by a program of %i migrations, tunes are the same tunes', (migrations) => {
   const tunes = fc
