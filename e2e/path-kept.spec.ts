@@ -76,3 +76,74 @@ test('Ctrl Z after K takes back the save of a tune: a new one goes, one that was
   for (const _ of [1, 2]) await page.keyboard.press('Control+z')
   await expect.poll(count).toBe(before)
 })
+
+const held = (page: Page) => page.getByText('held', { exact: true })
+const short = /\/path\?tune=2&of=\d+$/
+
+test('its address is its number until something of it is changed; what is changed survives a reload', async ({
+  page,
+}) => {
+  await open(page, '?tune=2')
+  const name = await page.getByTestId('tune-name').textContent()
+  await expect(page).toHaveURL(short)
+  await page.keyboard.press('ArrowRight')
+  await expect(page).toHaveURL(/\/path\?at=2&tune=2&of=\d+$/)
+  const before = await held(page).count()
+  await page.keyboard.press('h')
+  await expect(held(page)).not.toHaveCount(before)
+  const changed = await held(page).count()
+  await expect(page).toHaveURL(/chart=/)
+  await page.reload()
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await expect(held(page)).toHaveCount(changed)
+  await page.keyboard.press('Control+z')
+  await expect(held(page)).toHaveCount(before)
+  await expect(page).toHaveURL(/\/path\?at=2&tune=2&of=\d+$/)
+  // Kept, it is its number again; what was pressed just before is in it.
+  await page.keyboard.press('h')
+  await page.keyboard.press('k')
+  await expect(page.getByText(`Saved to Book: ${name}`)).toBeVisible()
+  await expect(page).toHaveURL(/\/path\?at=2&tune=2&of=\d+$/)
+  await page.reload()
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await expect(held(page)).toHaveCount(changed)
+  // Taken back in the Book, it still stands here, and is not lost to a reload.
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(/^Undone: saved to Book/)).toBeVisible()
+  await expect(page).toHaveURL(/chart=/)
+  await page.reload()
+  await expect(page.locator('[data-alive]')).toBeVisible()
+  await expect(held(page)).toHaveCount(changed)
+})
+
+test('the browser’s Back leads through a tune that was opened by its number', async ({ page }) => {
+  await open(page, '?tune=2')
+  await expect(page).toHaveURL(short)
+  const before = await held(page).count()
+  // A step of the browser's own, so that it is there however quickly one presses on.
+  await page.evaluate(() => window.history.pushState(null, '', window.location.href))
+  await page.keyboard.press('h')
+  await expect(page).toHaveURL(/chart=/)
+  await expect(held(page)).not.toHaveCount(before)
+  await page.goBack()
+  await expect(page).toHaveURL(short)
+  await expect(held(page)).toHaveCount(before)
+})
+
+test('of a deleted tune it is said, and it can be brought back; of a number that never was there too', async ({
+  page,
+  request,
+}) => {
+  const { title } = await (await request.get('/api/tunes/3')).json()
+  await request.delete('/api/tunes/3', { headers: { 'content-type': 'application/json' } })
+  await open(page, '?tune=3')
+  // It stands there as it was, and is no tune of the Book.
+  await expect(page.getByTestId('tune-name')).toHaveText(title)
+  await expect(page.getByRole('alert')).toContainText(`${title} was deleted from the Book.`)
+  await expect(page).toHaveURL(/chart=/)
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(page).toHaveURL(/\/path\?tune=3&of=\d+$/)
+  expect((await request.get('/api/tunes/3')).status()).toBe(200)
+  await open(page, '?tune=999')
+  await expect(page.getByRole('alert')).toContainText('There is no tune 999 in the Book.')
+})

@@ -61,14 +61,16 @@ test('a string that is missed is told at its end, proposed as hard, and overrule
   await page.getByRole('button', { name: 'Start' }).click()
   await running(page)
   await expect(page.getByTestId('run-neck').getByText('not heard').first()).toBeVisible()
-  await expect(page.getByText(/it says hard/)).toBeVisible()
-  await page.keyboard.press('3')
-  await expect(page.getByText('you say had it')).toBeVisible()
+  // In real time a machine may stall over a chord, and hear it otherwise: then the next root is overruled.
+  await expect(async () => {
+    await expect(page.getByText(/it says hard/)).toBeVisible()
+    await page.keyboard.press('3')
+    await expect(page.getByText('you say had it')).toBeVisible()
+    const overruled = { grade: 'had', judge: 'player', faults: expect.stringMatching(/:0/) }
+    expect(await log(page, '7')).toContainEqual(expect.objectContaining(overruled))
+  }).toPass({ timeout: 90_000 })
   await page.keyboard.press('Space')
-  // Where the machine stalls, the next root has come and gone before the run was stopped.
-  await expect
-    .poll(() => log(page, '7'))
-    .toContainEqual(expect.objectContaining({ grade: 'had', judge: 'player', faults: expect.stringMatching(/:0/) }))
+  await expect(page.getByRole('button', { name: 'Start' })).toBeVisible()
 })
 
 test('without the ear digits say how it went; what is shown is hard at best; what nobody judged was played', async ({

@@ -32,6 +32,7 @@ afterEach(() => {
 type Reads =
   | 'list'
   | 'find'
+  | 'findDeleted'
   | 'read'
   | 'cards'
   | 'answeredOn'

@@ -30,6 +30,15 @@ export function createTuneRepository({ read, write }: Store) {
       const row = read.select().from(tunes).where(one(id)).get()
       return row && tuneOf(row)
     },
+    /** One that can still be brought back. */
+    findDeleted(id: number): KeptTune | undefined {
+      const row = read
+        .select()
+        .from(tunes)
+        .where(and(eq(tunes.id, id), isNotNull(tunes.deletedAt)))
+        .get()
+      return row && tuneOf(row)
+    },
     add: (draft: TuneDraft, at: Date): KeptTune =>
       write((within) =>
         tuneOf(

@@ -35,5 +35,6 @@ export const keptHere = ({ id, version }: Pick<KeptTune, 'id' | 'version'>): voi
 /** Where its changes go, and where `$keptLater` tells of it. */
 export const addressOfKept = (id: number): string => `/api/tunes/${id}`
 export const findTune = (id: number): Promise<Reply<KeptTune>> => call('GET', `/api/tunes/${id}`)
+export const restoreTune = (id: number): Promise<Reply<KeptTune>> => call('POST', `/api/tunes/${id}/restore`)
 export const deleteTune = async ({ id, version }: Pick<KeptTune, 'id' | 'version'>): Promise<Reply<undefined>> =>
   call('DELETE', `/api/tunes/${id}?version=${await seenVersion(`/api/tunes/${id}`, version)}`)

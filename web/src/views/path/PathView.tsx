@@ -3,6 +3,7 @@
 import { useStore } from '@nanostores/react'
 import { writeSymbol } from '@nestling/core/chord'
 import { memo } from 'react'
+import type { KeptTune } from '../../contracts/tune.ts'
 import { later } from '../../controls/later.tsx'
 import { Stopped } from '../../controls/Stopped.tsx'
 import { useAsOf } from '../../controls/useAsOf.ts'
@@ -21,6 +22,7 @@ import { ChosenChord } from './beside/ChosenChord.tsx'
 import { InBetween } from './beside/InBetween.tsx'
 import { OtherShapes } from './beside/OtherShapes.tsx'
 import { OtherWays } from './beside/OtherWays.tsx'
+import { type GoneTune, useGone } from './gone.ts'
 import { pathKeys, sharedActs } from './keys.ts'
 import { $look, OWNER } from './look.ts'
 import { PartWord } from './PartWord.tsx'
@@ -38,12 +40,16 @@ import { Weights } from './Weights.tsx'
 export interface PathViewProps {
   readonly params: Params
   readonly page: PageData
+  /** The tune of the Book that the address names. */
+  readonly kept?: KeptTune | undefined
+  /** It names one that is not there; its title where it can be brought back. */
+  readonly gone?: GoneTune | undefined
 }
 
 export default function PathView(props: PathViewProps) {
   return (
     <Shell view="Path" page={props.page} fixed>
-      <Bench params={props.params} />
+      <Bench params={props.params} kept={props.kept} gone={props.gone} />
     </Shell>
   )
 }
@@ -60,9 +66,10 @@ async function saveSound({ answer, neck }: PathState): Promise<void> {
   )
 }
 
-const Bench = memo(function Bench({ params }: { readonly params: Params }) {
+const Bench = memo(function Bench({ params, kept, gone }: Omit<PathViewProps, 'page'>) {
   const { settings } = useStore($session)
-  const state = usePath(params)
+  const state = usePath(params, kept)
+  useGone(gone)
   // What is drawn is of one answer: until a new one is there, all of it stays as it is.
   const shown = useAsOf(state, [state.answer, state.around, state.key])
   const { answer, chosenShape } = shown

@@ -3,6 +3,7 @@ import { MOST_PLAYED_BARS, type Span } from '@nestling/core/chart'
 import { type Neck, neckOf, type StringSet, writeTuning } from '@nestling/core/neck'
 import { instrumentFor, type Player, readOtherTuning } from '@nestling/core/request'
 import { readTune, TUNE_FIELDS, TUNE_WISHES, writeTune } from '@nestling/core/tune'
+import type { KeptTune } from '../../contracts/tune.ts'
 import type { PathPlan } from './types.ts'
 
 export type Params = Readonly<Record<string, string>>
@@ -71,15 +72,27 @@ function readPart(text = ''): Span | undefined {
   return from === undefined || to === undefined ? undefined : { from: from - 1, to: to - 1 }
 }
 
-/** Only what differs from how the view opens; the chart always. */
-export function writePlan(plan: PathPlan, player: Player): string {
+/** The tune's texts as an address has them: only what differs from how the view opens; the chart always. */
+function textsOf(plan: PathPlan, player: Player): Readonly<Record<string, string>> {
   const { lastFret } = neckFor(plan, player)
   const { wishes } = plan
   // A shorter neck ends before the usual frets do.
   const fretMax = wishes.fretMax === lastFret ? Math.max(lastFret, TUNE_WISHES.fretMax) : wishes.fretMax
   const texts = writeTune({ ...plan, wishes: { ...wishes, fretMax } }, player.instrument.tuning)
+  return texts as Readonly<Record<string, string>>
+}
+
+/** Nothing of it has changed since it was kept. */
+function isAsKept(plan: PathPlan, { id, version, tune }: KeptTune, player: Player): boolean {
+  if (plan.tune !== id || plan.seen !== version) return false
+  const there = readPlan(tune as Params, player)
+  return JSON.stringify(textsOf(plan, player)) === JSON.stringify(textsOf(there, player))
+}
+
+/** @param kept The tune of the Book that the plan is of: what is as there is opened by its number. */
+export function writePlan(plan: PathPlan, player: Player, kept?: KeptTune): string {
   const query = new URLSearchParams({
-    ...(texts as Readonly<Record<string, string>>),
+    ...(kept && isAsKept(plan, kept, player) ? {} : textsOf(plan, player)),
     ...(plan.chosen === 0 ? {} : { at: String(plan.chosen + 1) }),
     ...(plan.part ? { part: `${plan.part.from + 1}-${plan.part.to + 1}` } : {}),
     ...(plan.tune === undefined ? {} : { tune: String(plan.tune) }),

@@ -18,8 +18,14 @@ import type { PathState } from './usePath.ts'
 
 const nothing = () => tell.done('This chord has no shape here: see why beside the tune.', 'no-shape')
 
-export const toTray = ({ shape }: PathState): unknown => (shape ? addToTray([shape]) : nothing())
-export const keepShape = ({ shape }: PathState): unknown => (shape ? keepAs(shape) : nothing())
+export async function toTray({ whenAnswered }: PathState): Promise<unknown> {
+  const { shape } = await whenAnswered()
+  return shape ? addToTray([shape]) : nothing()
+}
+export async function keepShape({ whenAnswered }: PathState): Promise<unknown> {
+  const { shape } = await whenAnswered()
+  return shape ? keepAs(shape) : nothing()
+}
 
 function draftOf({ answer, player }: PathState): Omit<TuneDraft, 'remarks'> {
   const { plan, found } = answer
@@ -30,7 +36,8 @@ function draftOf({ answer, player }: PathState): Omit<TuneDraft, 'remarks'> {
 }
 
 /** Keeps the tune in the Book: anew, or over the one that it was opened from. */
-export async function keep(state: PathState): Promise<unknown> {
+export async function keep({ whenAnswered }: PathState): Promise<unknown> {
+  const state = await whenAnswered()
   const { plan, played } = state.answer
   if (played.chords.length === 0) return tell.done('There is nothing to save: type chords in bars.', 'nothing-to-keep')
   if (state.problems.length > 0)
@@ -42,8 +49,8 @@ async function keepAsSeen(state: PathState, draft: Omit<TuneDraft, 'remarks'>, o
   const before = over && (await findTune(over.id))
   const reply = await keepTune(draft, over)
   if (reply.ok) {
-    const { id, version, title } = reply.value
-    state.keptAs({ id, version })
+    const { title } = reply.value
+    state.keptAs(reply.value)
     const words = `Saved to Book: ${title}`
     // What it was kept over is not known: then there is no way back to it.
     if (before && !before.ok && before.status !== 404) return tell.done(words)
@@ -80,8 +87,8 @@ export function pathShapes({ answer, player }: PathState): readonly Shape[] {
   })
 }
 
-export function pathToTray(state: PathState): unknown {
-  const shapes = pathShapes(state)
+export async function pathToTray({ whenAnswered }: PathState): Promise<unknown> {
+  const shapes = pathShapes(await whenAnswered())
   return shapes.length > 0 ? addToTray(shapes) : nothing()
 }
 

@@ -10,6 +10,7 @@ import type { Shape } from '@nestling/core/shape'
 import { withChart } from '@nestling/core/tune'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { withoutBeat } from '../../contracts/settings.ts'
+import type { KeptTune } from '../../contracts/tune.ts'
 import type { Stop } from '../../controls/Stopped.tsx'
 import { useKeptPast } from '../../shell/useKeptPast.ts'
 import { useQuestion } from '../../shell/useQuestion.ts'
@@ -19,10 +20,8 @@ import { createAsked, type Typed } from '../../state/asked.ts'
 import { carriedOf, leftAt } from '../../state/carried.ts'
 import { toArpeggio } from '../../state/links.ts'
 import { tell } from '../../state/notices.ts'
-import { $keptLater } from '../../state/outbox.ts'
 import { changeSound, hearScore, swingOf } from '../../state/playback.ts'
 import { $player, $session } from '../../state/session.ts'
-import { addressOfKept, keptHere, type TuneSeen } from '../../state/tunes.ts'
 import { keepWalk } from '../../state/walk.ts'
 import { pathClient } from '../../workers/clients.ts'
 import type { PathAround } from '../../workers/path.worker.ts'
@@ -31,6 +30,8 @@ import { OWNER } from './look.ts'
 import { partOf } from './parts.ts'
 import { scoreOf } from './toScore.ts'
 import type { PathAnswer, PathPlan } from './types.ts'
+import { useKeptTune } from './useKeptTune.ts'
+import { useWhenAnswered } from './useWhenAnswered.ts'
 import { withoutWishLines } from './wishLines.ts'
 
 export const CHART_ID = 'path-chart'
@@ -53,7 +54,7 @@ export interface PathState {
   readonly finish: () => void
   readonly change: (changes: Partial<PathPlan>) => void
   /** It is kept: as this one, so far. */
-  readonly keptAs: (kept: TuneSeen) => void
+  readonly keptAs: (kept: KeptTune) => void
   readonly undo: () => unknown
   readonly redo: () => unknown
   readonly canUndo: boolean
@@ -68,6 +69,8 @@ export interface PathState {
   readonly choose: (chord: number) => void
   readonly hold: () => void
   readonly takeShape: (frets: Shape['frets']) => void
+  /** The state once it is of the newest plan. */
+  readonly whenAnswered: () => Promise<PathState>
 }
 
 export const questionOf = (plan: PathPlan, played: Played, neck: Neck, player: Player): PathQuestion => ({
@@ -88,7 +91,8 @@ export const questionOf = (plan: PathPlan, played: Played, neck: Neck, player: P
   best: WAYS,
 })
 
-export function usePath(params: Params): PathState {
+/** @param opened The kept tune that the address names. */
+export function usePath(params: Params, opened: KeptTune | undefined): PathState {
   const player = useStore($player)
   const [asked] = useState(() =>
     createAsked<PathPlan>(readPlan(params, player), {
@@ -125,22 +129,22 @@ export function usePath(params: Params): PathState {
     [asked, player],
   )
   useKeptPast(asked, 'path')
-  const keptAs = useCallback(({ id, version }: TuneSeen) => asked.settle({ tune: id, seen: version }), [asked])
-  // What waited for the server has landed: later changes grow from there.
-  useEffect(
-    () =>
-      $keptLater.listen((later) => {
-        const { tune } = asked.current()
-        const { version } = (later?.value ?? {}) as { readonly version?: number }
-        if (tune === undefined || version === undefined || later?.path !== addressOfKept(tune)) return
-        keptHere({ id: tune, version })
-        asked.settle({ seen: version })
-      }),
-    [asked],
+  // Later changes grow from what has landed.
+  const { kept, keepHere, withTexts } = useKeptTune(opened, ({ version }) => asked.settle({ seen: version }))
+  const keptAs = useCallback(
+    (now: KeptTune) => {
+      keepHere(now)
+      asked.settle({ tune: now.id, seen: now.version })
+    },
+    [asked, keepHere],
   )
   useQuestion({
-    address: answer.plan === plan ? writePlan(plan, player) : undefined,
-    open: (query) => asked.open(readPlan(Object.fromEntries(query), player)),
+    address: answer.plan === plan ? writePlan(plan, player, kept) : undefined,
+    open: (query) => {
+      const there = withTexts(Object.fromEntries(query))
+      if (there) asked.open(readPlan(there, player))
+      else window.location.reload()
+    },
   })
   // A chart brings its tempo along.
   const { tempoBpm } = plan.chart
@@ -161,7 +165,7 @@ export function usePath(params: Params): PathState {
   )
   useEffect(() => {
     if (!shape) return
-    leftAt('Path', carriedOf(shape), writePlan(answer.plan, player))
+    leftAt('Path', carriedOf(shape), writePlan(answer.plan, player, kept))
     const { tuning } = shape
     keepWalk({
       title: answer.plan.chart.title === '' ? 'the tune' : answer.plan.chart.title,
@@ -174,7 +178,7 @@ export function usePath(params: Params): PathState {
         }
       }),
     })
-  }, [shape, answer, neck, at, player])
+  }, [shape, answer, neck, at, player, kept])
   const key = useMemo(() => {
     const { chart } = answer.plan
     if (chart.key) return { key: chart.key, isGuess: false, orElse: undefined }
@@ -240,7 +244,7 @@ export function usePath(params: Params): PathState {
     else if (chosenShape) takeShape(chosenShape.frets)
     else tell.done('There is no shape to hold here.', 'no-shape')
   }, [asked, at, chosenShape, takeShape])
-  return {
+  const state = {
     plan,
     answer,
     stopped,
@@ -267,6 +271,7 @@ export function usePath(params: Params): PathState {
     hold,
     takeShape,
   }
+  return useWhenAnswered(state, asked.current)
 }
 
 /** What is asked of single chords, over a changed chart. */
